@@ -1,0 +1,24 @@
+/** Arrows point one way. See docs/decisions and the README's plan of the house. */
+const from = (folder) => ({ path: `^src/${folder}/`, pathNot: '\\.(test|fixture)\\.tsx?$' });
+const never = (name, folder, path, extra = {}) => ({ name, severity: 'error', from: from(folder), to: { path, ...extra } });
+
+module.exports = {
+  forbidden: [
+    never('core-stands-alone', 'core', '^src/(?!core/)'),
+    never('core-only-listed-libraries', 'core', 'node_modules/(?!(decimal\\.js|date-fns|@date-fns|@noble|canonicalize|yup|@types)/)'),
+    never('core-no-node', 'core', '.*', { dependencyTypes: ['core'] }),
+    never('procedures-only-core', 'procedures', '^src/(?!core/|procedures/)'),
+    never('standins-only-core', 'standins', '^src/(?!core/|standins/)'),
+    never('workers-only-core', 'workers', '^src/(?!core/|workers/)'),
+    never('ui-knows-no-feature', 'ui', '^src/(features|app|data|platform|processes|standins)/'),
+    never('data-below-features', 'data', '^src/(features|app|platform|processes|ui)/'),
+    never('platform-below-features', 'platform', '^src/(features|app|processes|ui)/'),
+    never('features-below-app', 'features', '^src/(app|processes|standins)/'),
+    never('nothing-imports-app', '(?!app)[^/]+', '^src/app/'),
+    { name: 'features-by-their-doors', severity: 'error', from: { path: '^src/features/([^/]+)/', pathNot: '\\.test\\.tsx?$' }, to: { path: '^src/features/(?!$1/)[^/]+/(?!index\\.ts$|server\\.ts$)' } },
+    { name: 'app-by-the-doors', severity: 'error', from: { path: '^src/(app|processes)/' }, to: { path: '^src/features/[^/]+/(?!index\\.ts$|server\\.ts$|actions\\.ts$)' } },
+    { name: 'browser-door-is-safe', severity: 'error', from: { path: '^src/features/[^/]+/index\\.ts$' }, to: { path: '^src/(data|platform/server)|node_modules/(pg|drizzle-orm|pdfmake|better-auth|nodemailer)/', reachable: true } },
+    { name: 'core-no-circles', severity: 'error', from: { path: '^src/core/' }, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
+  ],
+  options: { tsConfig: { fileName: 'tsconfig.json' }, tsPreCompilationDeps: true, doNotFollow: { path: 'node_modules' }, exclude: { path: '\\.(test|fixture)\\.tsx?$' } },
+};

@@ -1,0 +1,105 @@
+import type { BufferId } from '../ph/buffer-value';
+import type { Condition } from './condition';
+
+/** When in the story of a run a reading was taken: before anything is touched, while adjusting, as a cross-check, or after. */
+export type Phase = 'asFound' | 'adjustment' | 'check' | 'asLeft';
+
+/** What a reading is compared with. A closed list: a new model is data, a new quantity is code. */
+export type Target =
+  | { kind: 'fixed'; value: string; unit: string }
+  | { kind: 'material'; slot: string; component: 'channelGas' | string; via: 'certified' | 'atTemperature' | 'atPressure' | 'lelScale' }
+  | { kind: 'recognised'; set: BufferId[] }
+  | { kind: 'computed'; function: 'cleanAirOxygen' }
+  | { kind: 'comparison'; slot: string }
+  | { kind: 'observe'; direction: 'rise' | 'fall' };
+
+export interface Point {
+  id: string;
+  label: string;
+  /** Channel roles of the procedure that this point covers. */
+  channels: string[];
+  target: Target;
+  /** Left out: the channel's own tolerance. 'zero': the channel's tolerance at zero. */
+  tolerance?: 'zero' | { caution?: string; limit: string };
+  /** A reading outside is not believed, whatever the tolerance says (plausibility before accepting). */
+  gate?: { lowest: string; highest: string; reason: string };
+}
+
+export interface Slot {
+  id: string;
+  label: string;
+  kind: 'gas' | 'cleanAir' | 'buffer' | 'standard' | 'tool';
+  /** Gases or quantities that the material must bring; 'channelGases' = the calibration gas of every fitted channel. */
+  needs?: 'channelGases' | string[];
+}
+
+interface StepBase {
+  id: string;
+  title: string;
+  reason?: string;
+  caution?: string;
+  when?: Condition;
+}
+
+export interface CheckItem {
+  id: string;
+  label: string;
+  answer: 'passFault' | 'yesNo' | 'number' | 'text';
+  unit?: string;
+}
+
+export type Step =
+  | (StepBase & { kind: 'check'; items: CheckItem[] })
+  | (StepBase & { kind: 'condition'; quantities: ('temperatureC' | 'pressureHPa' | 'humidityPercent')[] })
+  | (StepBase & { kind: 'reference'; slots: string[] })
+  | (StepBase & { kind: 'wait'; minSeconds: number; maxSeconds?: number; from?: 'placed' | 'entered' })
+  | (StepBase & { kind: 'stimulus'; slot: string; means: string; on: boolean; maxSeconds?: number })
+  | (StepBase & { kind: 'read'; points: string[]; phase: Phase; counts?: false; remark?: string; stability?: { windowSeconds: number; maxSpread: string } })
+  | (StepBase & { kind: 'adjust'; points: string[]; action: 'quick' | 'zero' | 'span' | 'calibrate' | 'trim'; together: boolean })
+  | (StepBase & { kind: 'save'; evidence: 'confirm' | 'automatic' | 'readBackDate' | 'readBackValue'; deadlineSeconds?: number })
+  | (StepBase & { kind: 'bump'; channels: string[]; method: 'timed' | 'watched' | 'station'; outputs: ('sound' | 'light' | 'vibration')[] })
+  | (StepBase & { kind: 'care'; action: string; resets: string[] })
+  | (StepBase & { kind: 'decide'; question: string; options: DecideOption[] })
+  | GroupStep;
+
+export interface DecideOption {
+  id: string;
+  label: string;
+  /** What it does to the channel (or the whole run): sent to service or tagged out of service means no further readings are asked of it. */
+  consequence?: 'service' | 'outOfService' | 'discard';
+}
+
+export type GroupStep = StepBase & {
+  kind: 'group';
+  steps: Step[];
+  order: 'fixed' | 'any';
+  forEach?: 'channel';
+  repeat?: { atMost: number; until?: Condition };
+  /** Start another round when this comes true although the round was complete (a save that came too late). */
+  restartOn?: Condition;
+};
+
+export interface ProcedureChannel {
+  role: string;
+  label: string;
+  /** Measurands that may stand in this place. */
+  measurands: string[];
+  optional?: boolean;
+}
+
+/** A versioned document; frozen once a run used it. */
+export interface Procedure {
+  id: string;
+  version: number;
+  family: number;
+  title: string;
+  method: string;
+  scope: 'calibration' | 'zeroOnly' | 'accuracyCheck';
+  /** Seconds of warm-up before anything counts; the bench shows this clock before a run is begun. */
+  warmUpSeconds: number;
+  channels: ProcedureChannel[];
+  slots: Slot[];
+  points: Point[];
+  steps: Step[];
+  cautions: string[];
+}

@@ -1,0 +1,27 @@
+import { Decimal } from 'decimal.js';
+
+/** Decimal arithmetic for displayed figures: enough digits that no reading or tolerance is ever rounded by the tool. */
+export const Dec = Decimal.clone({ precision: 40, rounding: Decimal.ROUND_HALF_EVEN, toExpNeg: -40, toExpPos: 40 });
+export type Dec = Decimal;
+
+const PLAIN = /^[+-]?\d+(\.\d+)?$/;
+
+/**
+ * Reads a plain decimal text ("0.50", "-3") without passing through binary.
+ * Errors: RangeError for anything that is no plain decimal.
+ */
+export function parseDecimal(name: string, text: string): Dec {
+  if (!PLAIN.test(text)) throw new RangeError(`${name} must be a plain decimal such as 0.50, got "${text}"`);
+  return new Dec(text);
+}
+
+/**
+ * Number of digits after the point of a plain decimal text.
+ *
+ * @example
+ * decimalPlaces('0.50') // 2
+ */
+export function decimalPlaces(text: string): number {
+  const point = text.indexOf('.');
+  return point < 0 ? 0 : text.length - point - 1;
+}

@@ -1,0 +1,68 @@
+import type { Command } from './command';
+import type { EventDraft } from './event';
+import type { Handling } from './handle';
+import { handleReading } from './handle-reading';
+import { handleAdjust, handleBump, handleCare, handleDecide, handleSave } from './handle-adjust';
+import { handleBind, handleStimulus } from './handle-supply';
+import { handleComplete, handleEnter, handleSkip } from './handle-step';
+import { currentSteps } from './plan';
+import { refuse, type Refusal } from './refusal';
+import { openStimulus } from './state';
+
+type Handlers = { [T in Command['type']]: (command: Extract<Command, { type: T }>, handling: Handling) => EventDraft[] | Refusal };
+
+export const HANDLERS: Handlers = {
+  start: (command, { procedure, draft }) => {
+    const { id, version } = command.started.procedure;
+    if (id !== procedure.id || version !== procedure.version) return refuse('otherProcedure', `The procedure is ${procedure.id} version ${procedure.version}.`);
+    if (!command.started.channels.some((channel) => channel.status === 'fitted')) return refuse('nothingToMeasure', 'No channel of this instrument is fitted and to be calibrated.');
+    return [draft('started', command.started)];
+  },
+  enterStep: handleEnter,
+  completeStep: handleComplete,
+  skipStep: handleSkip,
+  bindReference: handleBind,
+  changeStimulus: handleStimulus,
+  captureReading: handleReading,
+  adjust: handleAdjust,
+  save: handleSave,
+  bump: handleBump,
+  care: handleCare,
+  decide: handleDecide,
+  replacePart: (command, { state, draft }) => {
+    const channel = state.channels.find((candidate) => candidate.id === command.channel);
+    if (!channel) return refuse('noChannel', 'This instrument has no such channel.');
+    return [draft('partReplaced', { channel: channel.id, part: command.part, newSerial: command.newSerial, ...(channel.sensorSerial ? { oldSerial: channel.sensorSerial } : {}) })];
+  },
+  changeSetting: (command, { draft }) => {
+    // An alarm point is a safety setting: who agreed belongs on record.
+    if (/alarm/i.test(command.setting) && !command.agreedBy) return refuse('whoAgreed', 'An alarm point is a safety setting: say who agreed to the change.', { field: 'agreedBy' });
+    return [draft('settingChanged', { setting: command.setting, before: command.before, after: command.after, ...(command.agreedBy ? { agreedBy: command.agreedBy } : {}) })];
+  },
+  strike: (command, { state, draft }) => {
+    const known = [...state.readings, ...state.adjustments, ...state.bindings].some((entry) => entry.seq === command.seq);
+    if (!known) return refuse('nothingToStrike', 'Only a reading, an adjustment or a reference can be struck out.');
+    const already = state.readings.some((entry) => entry.seq === command.seq && entry.flags.some((flag) => flag.code === 'struck'))
+      || state.adjustments.some((entry) => entry.seq === command.seq && entry.struck) || state.bindings.some((entry) => entry.seq === command.seq && entry.struck);
+    if (already) return refuse('alreadyStruck', 'This entry is struck out already.');
+    return [draft('struck', { seq: command.seq, reason: command.reason })];
+  },
+  note: (command, { draft }) => [draft('noted', { text: command.text })],
+  finish: (command, { procedure, state, draft }) => {
+    const span = openStimulus(state);
+    if (span) return refuse('gasOpen', 'Close the gas before finishing.');
+    const open = currentSteps(procedure, state);
+    if (open.length > 0) return refuse('stepsLeft', `Still to do: ${open.map((step) => step.step.title).join(', ')}.`);
+    return [draft('finished', command.statement ? { statement: command.statement } : {})];
+  },
+  sendBack: (command, { draft }) => [draft('sentBack', { note: command.note })],
+  approve: (command, { state, context, draft }) => {
+    const samePerson = state.finishedBy?.id === context.actor.id || state.technician?.id === context.actor.id;
+    if (samePerson && !context.allowSamePerson) return refuse('samePerson', 'The one who did the work does not approve it. A setting of the workshop allows this where one person does both.');
+    return [draft('approved', { samePerson, ...(command.note ? { note: command.note } : {}) })];
+  },
+  abort: (command, { state, draft }) => {
+    const span = openStimulus(state);
+    return span ? refuse('gasOpen', 'Close the gas first.') : [draft('aborted', { reason: command.reason })];
+  },
+};

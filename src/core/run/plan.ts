@@ -1,0 +1,103 @@
+import type { GroupStep, Procedure, Step } from '../procedure/procedure';
+import { conditionHolds } from './condition-holds';
+import { measuredChannels, standingReading, wasAdjusted, type RunState } from './state';
+
+/** One step as it stands in this run: the same step may come again for another channel or another try, each with its own key. */
+export interface PlannedStep {
+  key: string;
+  step: Exclude<Step, GroupStep>;
+  channel?: string;
+  iteration: number;
+  status: 'todo' | 'open' | 'done' | 'skipped';
+}
+
+interface PlanNode { leaf?: PlannedStep; order?: 'fixed' | 'any'; children?: PlanNode[] }
+
+/** All steps that the procedure asks for, given what happened so far. What was recorded stays in the plan whatever the conditions say now. */
+export function plan(procedure: Procedure, state: RunState): PlannedStep[] {
+  return leaves({ order: 'fixed', children: expand(procedure.steps, '', { iteration: 1 }, procedure, state) });
+}
+
+/** The steps that may be worked on now: one in a fixed order, several where any order will do. */
+export function currentSteps(procedure: Procedure, state: RunState): PlannedStep[] {
+  return available({ order: 'fixed', children: expand(procedure.steps, '', { iteration: 1 }, procedure, state) });
+}
+
+function leaves(node: PlanNode): PlannedStep[] {
+  return node.leaf ? [node.leaf] : (node.children ?? []).flatMap(leaves);
+}
+
+const ended = (step: PlannedStep) => step.status === 'done' || step.status === 'skipped';
+
+function available(node: PlanNode): PlannedStep[] {
+  if (node.leaf) return ended(node.leaf) ? [] : [node.leaf];
+  const open = (node.children ?? []).filter((child) => leaves(child).some((leaf) => !ended(leaf)));
+  return node.order === 'any' ? open.flatMap(available) : open.slice(0, 1).flatMap(available);
+}
+
+interface Place { channel?: string | undefined; iteration: number }
+
+function expand(steps: Step[], prefix: string, place: Place, procedure: Procedure, state: RunState, order: 'fixed' | 'any' = 'fixed'): PlanNode[] {
+  return steps.flatMap((step, index): PlanNode[] => {
+    const key = prefix + step.id;
+    const where = { ...place, stepKey: (id: string) => prefix + id };
+    if (step.when && !isRecorded(key, state)) {
+      // What the run went past without needing it is not asked for afterwards, though its condition may come true later.
+      const passed = order === 'fixed' && steps.slice(index + 1).some((later) => isRecorded(prefix + later.id, state));
+      if (passed || !conditionHolds(step.when, state, where)) return [];
+    }
+    if (step.kind === 'group') return expandGroup(step, key, place, procedure, state);
+    return [{ leaf: { key, step, iteration: place.iteration, ...(place.channel ? { channel: place.channel } : {}), status: leafStatus(step, key, place, procedure, state) } }];
+  });
+}
+
+function isRecorded(key: string, state: RunState): boolean {
+  return key in state.steps || Object.keys(state.steps).some((name) => name.startsWith(key) && '/[#'.includes(name[key.length]!));
+}
+
+function expandGroup(group: GroupStep, key: string, place: Place, procedure: Procedure, state: RunState): PlanNode[] {
+  const channels = group.forEach === 'channel' ? channelsInOrder(procedure, state) : [place.channel];
+  return channels.map((channel) => {
+    const base = group.forEach === 'channel' ? `${key}[${channel}]` : key;
+    if (!group.repeat) return { order: group.order, children: expand(group.steps, `${base}/`, { ...place, channel }, procedure, state, group.order) };
+    const rounds: PlanNode[] = [];
+    for (let iteration = 1; iteration <= group.repeat.atMost; iteration += 1) {
+      const round: PlanNode = { order: group.order, children: expand(group.steps, `${base}#${iteration}/`, { channel, iteration }, procedure, state, group.order) };
+      rounds.push(round);
+      const begunNext = Object.keys(state.steps).some((name) => name.startsWith(`${base}#${iteration + 1}/`));
+      if (begunNext) continue;
+      if (leaves(round).some((leaf) => !ended(leaf))) break;
+      const where = { channel, iteration, stepKey: (id: string) => `${base}#${iteration}/${id}` };
+      const again = group.restartOn ? conditionHolds(group.restartOn, state, where) : !(group.repeat.until && conditionHolds(group.repeat.until, state, where));
+      if (!again) break;
+    }
+    return { order: 'fixed', children: rounds };
+  });
+}
+
+/** Channels of a for-each group in the procedure's order; a channel given up during the run stays visible, since its steps were recorded. */
+function channelsInOrder(procedure: Procedure, state: RunState): string[] {
+  return procedure.channels.flatMap(({ role }) => state.channels.filter((channel) => channel.role === role && channel.status === 'fitted').map((channel) => channel.id));
+}
+
+/** A read step that lost a reading to a strike is open again, unless it can't be repeated (as found, once the channel was adjusted). */
+function leafStatus(step: Exclude<Step, GroupStep>, key: string, place: Place, procedure: Procedure, state: RunState): PlannedStep['status'] {
+  const record = state.steps[key];
+  if (!record) return 'todo';
+  if (step.kind === 'read' && record.status === 'done' && missingReadings(step, key, place.channel, procedure, state).length > 0) return 'open';
+  return record.status;
+}
+
+/** Point and channel pairs of a read step that still lack a standing reading. */
+export function missingReadings(step: Extract<Step, { kind: 'read' }>, key: string, only: string | undefined, procedure: Procedure, state: RunState): { point: string; channel: string }[] {
+  return readPairs(step, only, procedure, state).filter(({ point, channel }) => !standingReading(state, { point, channel, phase: step.phase, step: key })
+    && !(step.phase === 'asFound' && wasAdjusted(state, channel)));
+}
+
+/** Point and channel pairs that a read step covers in this run. */
+export function readPairs(step: { points: string[] }, only: string | undefined, procedure: Procedure, state: RunState): { point: string; channel: string }[] {
+  return step.points.flatMap((id) => {
+    const point = procedure.points.find((candidate) => candidate.id === id);
+    return measuredChannels(state).filter((channel) => point?.channels.includes(channel.role) && (!only || channel.id === only)).map((channel) => ({ point: id, channel: channel.id }));
+  });
+}

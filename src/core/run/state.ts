@@ -1,0 +1,91 @@
+import type { Actor, EventData, RunChannel, StartedData } from './event';
+
+export type RunStatus = 'notStarted' | 'open' | 'finished' | 'approved' | 'aborted';
+
+export interface StepRecord { status: 'open' | 'done' | 'skipped'; enteredAt: string; endedAt?: string; reason?: string }
+export interface Flag { code: 'struck' | 'referenceStruck'; reason: string; by: string; seq: number }
+
+export type RecordedReading = EventData['readingCaptured'] & { seq: number; at: string; by: string; step: string; iteration: number; flags: Flag[] };
+export type RecordedAdjustment = EventData['adjusted'] & { seq: number; at: string; by: string; step: string; iteration: number; struck: boolean };
+export type Binding = EventData['referenceBound'] & { seq: number; at: string; by: string; released: boolean; struck: Flag | null };
+export interface StimulusSpan { slot: string; means: string; onAt: string; offAt: string | null; binding: number | null; onSeq: number; offSeq: number | null; litres: string | null }
+
+/** All that the events say, nothing that a clock or a table says. */
+export interface RunState {
+  run: string;
+  seq: number;
+  status: RunStatus;
+  started: StartedData | null;
+  startedAt: string | null;
+  technician: Actor | null;
+  finishedAt: string | null;
+  finishedBy: Actor | null;
+  approvedAt: string | null;
+  approvedBy: Actor | null;
+  samePerson: boolean;
+  channels: RunChannel[];
+  /** Channel id to what was decided for it after two failed tries. */
+  retired: Record<string, { option: string; consequence: 'service' | 'outOfService' }>;
+  steps: Record<string, StepRecord>;
+  answers: Record<string, { value: string; note?: string; seq: number }>;
+  conditions: (EventData['conditionRecorded'] & { at: string; seq: number })[];
+  bindings: Binding[];
+  stimuli: StimulusSpan[];
+  readings: RecordedReading[];
+  adjustments: RecordedAdjustment[];
+  saves: (EventData['saved'] & { seq: number; at: string; step: string })[];
+  bumps: (EventData['bumped'] & { seq: number; at: string })[];
+  cares: (EventData['cared'] & { seq: number; at: string })[];
+  parts: (EventData['partReplaced'] & { seq: number; at: string })[];
+  settings: (EventData['settingChanged'] & { seq: number; at: string })[];
+  deviations: (EventData['deviated'] & { seq: number; at: string; by: string; step?: string })[];
+  decisions: (EventData['decided'] & { seq: number; at: string; by: string; step: string })[];
+  notes: { text: string; seq: number; at: string; by: string }[];
+  sentBack: { note: string; at: string; by: string }[];
+  abortedReason: string | null;
+}
+
+export function emptyState(run: string): RunState {
+  return {
+    run, seq: 0, status: 'notStarted', started: null, startedAt: null, technician: null, finishedAt: null, finishedBy: null, approvedAt: null,
+    approvedBy: null, samePerson: false, channels: [], retired: {}, steps: {}, answers: {}, conditions: [], bindings: [], stimuli: [], readings: [],
+    adjustments: [], saves: [], bumps: [], cares: [], parts: [], settings: [], deviations: [], decisions: [], notes: [], sentBack: [], abortedReason: null,
+  };
+}
+
+/** The reading that counts for a point, channel and phase: the latest that nobody struck. */
+export function standingReading(state: RunState, where: { point?: string; channel: string; phase: string; step?: string }): RecordedReading | null {
+  for (let i = state.readings.length - 1; i >= 0; i -= 1) {
+    const reading = state.readings[i]!;
+    if (reading.channel === where.channel && reading.phase === where.phase && (!where.point || reading.point === where.point)
+      && (!where.step || reading.step === where.step) && !isStruck(reading)) return reading;
+  }
+  return null;
+}
+
+export function isStruck(reading: RecordedReading): boolean {
+  return reading.flags.some((flag) => flag.code === 'struck');
+}
+
+/** The reference now in a slot, or null. */
+export function boundReference(state: RunState, slot: string): Binding | null {
+  for (let i = state.bindings.length - 1; i >= 0; i -= 1) {
+    const binding = state.bindings[i]!;
+    if (binding.slot === slot) return binding.released || binding.struck ? null : binding;
+  }
+  return null;
+}
+
+export function openStimulus(state: RunState, slot?: string): StimulusSpan | null {
+  return state.stimuli.find((span) => span.offAt === null && (!slot || span.slot === slot)) ?? null;
+}
+
+/** Channels that are measured: fitted, and not sent to service or out of service during this run. */
+export function measuredChannels(state: RunState): RunChannel[] {
+  return state.channels.filter((channel) => channel.status === 'fitted' && !state.retired[channel.id]);
+}
+
+export function wasAdjusted(state: RunState, channel?: string): boolean {
+  return state.adjustments.some((adjustment) => !adjustment.struck && adjustment.action !== 'quick' && adjustment.outcome !== 'discarded'
+    && (!channel || adjustment.channels.includes(channel)));
+}

@@ -1,0 +1,30 @@
+import { Dec } from '../quantity/decimal';
+import { requireRange } from '../range-error';
+
+export type DecisionRule = 'simple' | 'guarded';
+export type Decision = 'pass' | 'fail' | 'undecided';
+
+/**
+ * Statement of conformity of an error against its limits, limits included, in decimals as displayed.
+ * Quantity: error, limits and expanded uncertainty in one unit; range: lower <= upper, expanded >= 0. Strings keep the display's digits exactly.
+ * 'simple' compares the error alone; 'guarded' uses a guard band w = U: pass inside limit - U, fail beyond limit + U, undecided between.
+ * Errors: RangeError. Source: ILAC-G8:09/2019, 4.2.1 (simple acceptance), 4.2.2 and 4.2.3 (guard band w = U, non-binary).
+ *
+ * @example
+ * decide({ error: 4, lower: -5, upper: 5, expanded: 2, rule: 'guarded' }) // 'undecided'
+ */
+export function decide({ error, lower, upper, expanded, rule }: {
+  error: number | string; lower: number | string; upper: number | string; expanded: number; rule: DecisionRule;
+}): Decision {
+  requireRange('error', Number(error), -Infinity, Infinity);
+  requireRange('lower', Number(lower), -Infinity, Infinity);
+  requireRange('upper', Number(upper), Number(lower), Infinity);
+  requireRange('expanded', expanded, 0, Infinity);
+  const e = new Dec(error);
+  const within = e.gte(lower) && e.lte(upper);
+  if (rule === 'simple') return within ? 'pass' : 'fail';
+  if (rule !== 'guarded') throw new RangeError(`rule must be 'simple' or 'guarded', got ${String(rule)}`);
+  if (e.gte(new Dec(lower).plus(expanded)) && e.lte(new Dec(upper).minus(expanded))) return 'pass';
+  if (e.lt(new Dec(lower).minus(expanded)) || e.gt(new Dec(upper).plus(expanded))) return 'fail';
+  return 'undecided';
+}

@@ -1,0 +1,13 @@
+import { fileURLToPath } from 'node:url';
+import { defineConfig } from 'vitest/config';
+
+const alias = { '@': fileURLToPath(new URL('./src', import.meta.url)) };
+
+export default defineConfig({
+  test: {
+    projects: [
+      { resolve: { alias }, test: { name: 'unit', include: ['src/**/*.test.ts'], environment: 'node' } },
+      { resolve: { alias }, test: { name: 'database', include: ['tests/database/**/*.test.ts'], environment: 'node', testTimeout: 60_000, hookTimeout: 120_000, globalSetup: ['tests/database/cluster.setup.ts'], fileParallelism: false } },
+    ],
+  },
+});
