@@ -1,0 +1,22 @@
+// The demo installation: cluster, database, migrations, demo data.
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { clusterAt, addresses, ensureDatabase, startCluster } from './cluster.mjs';
+import { environment, migrate, tsx } from './project.mjs';
+import { freePort, homeFolder, say, writePrivate } from './system.mjs';
+
+export async function prepareDemo({ port }) {
+  const home = homeFolder();
+  mkdirSync(home, { recursive: true });
+  const cluster = clusterAt(home);
+  const { startedHere } = await startCluster(cluster);
+  ensureDatabase(cluster);
+  migrate(cluster);
+  const smtpPort = await freePort();
+  // npm run remind, from another terminal, sends to the same stand-in.
+  writePrivate(join(home, 'runtime.json'), { port, smtpPort });
+  const env = environment({ cluster, home, port, smtpPort });
+  const seeded = tsx(['src/processes/seed.ts', '--when-empty'], env);
+  if (seeded.stdout.trim()) say(seeded.stdout.trim());
+  return { cluster, startedHere, env, smtpPort, owner: addresses(cluster).owner };
+}

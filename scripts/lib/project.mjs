@@ -1,0 +1,74 @@
+// Modules, build and the environment that the processes of one installation share.
+import { generateKeyPairSync, randomBytes } from 'node:crypto';
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { addresses } from './cluster.mjs';
+import { ROOT, giveUp, hashOf, readJson, run, say, writePrivate } from './system.mjs';
+
+export const TSX = join(ROOT, 'node_modules', 'tsx', 'dist', 'cli.mjs');
+export const NEXT = join(ROOT, 'node_modules', 'next', 'dist', 'bin', 'next');
+const QUIET = { NEXT_TELEMETRY_DISABLED: '1', PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1', NODE_ENV: 'production' };
+
+/** npm ci when the lock file changed since the last one. */
+export function ensureModules() {
+  const stamp = join(ROOT, 'node_modules', '.werkbank-lock');
+  const lock = hashOf('package-lock.json');
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
+  say('installing packages (npm ci)');
+  const result = run('npm', ['ci', '--no-audit', '--no-fund'], { mayFail: true, env: { ...process.env, PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1', NODE_ENV: 'development' } });
+  if (result.status !== 0) giveUp(`npm ci failed:\n${result.stderr}`);
+  writeFileSync(stamp, lock);
+}
+
+const SOURCES = ['src', 'public', 'next.config.ts', 'tsconfig.json', 'package-lock.json'];
+
+/** Production build when the sources changed. */
+export function ensureBuild() {
+  const stamp = join(ROOT, '.next', 'werkbank-sources');
+  const sources = hashOf(...SOURCES);
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === sources) return;
+  say('building');
+  const result = run(process.execPath, [NEXT, 'build'], { mayFail: true, env: { ...process.env, ...QUIET } });
+  if (result.status !== 0) giveUp(`The build failed:\n${result.stdout}\n${result.stderr}`);
+  writeFileSync(stamp, hashOf(...SOURCES));
+}
+
+/** Secrets of one installation, made once: the session secret and the key that signs certificates. */
+export function secretsOf(home) {
+  const file = join(home, 'secrets.json');
+  if (!existsSync(file)) {
+    const { privateKey, publicKey } = generateKeyPairSync('ed25519');
+    writePrivate(file, {
+      session: randomBytes(32).toString('hex'),
+      signing: { id: `key-${randomBytes(4).toString('hex')}`, private: privateKey.export({ type: 'pkcs8', format: 'pem' }), public: publicKey.export({ type: 'spki', format: 'pem' }) },
+    });
+  }
+  return readJson(file);
+}
+
+/** Environment of web, jobs and stand-ins. */
+export function environment({ cluster, home, port, smtpPort, origin }) {
+  const { app } = addresses(cluster);
+  const secrets = secretsOf(home);
+  mkdirSync(join(home, 'mail'), { recursive: true });
+  return {
+    ...process.env, ...QUIET,
+    DATABASE_URL: app,
+    WERKBANK_HOME: home,
+    WERKBANK_SECRET: secrets.session,
+    WERKBANK_SIGNING_KEY: JSON.stringify(secrets.signing),
+    WERKBANK_ORIGIN: origin ?? `http://127.0.0.1:${port}`,
+    WERKBANK_MAIL_FOLDER: join(home, 'mail'),
+    SMTP_URL: process.env.SMTP_URL ?? `smtp://127.0.0.1:${smtpPort}`,
+    PORT: String(port),
+  };
+}
+
+/** The migrations, as the owner: the one time its password is handed to a process. */
+export function migrate(cluster, database) {
+  tsx(['src/data/migrate.ts'], { ...process.env, ...QUIET, OWNER_DATABASE_URL: addresses(cluster, database).owner });
+}
+
+export function tsx(args, env, options = {}) {
+  return run(process.execPath, [TSX, ...args], { env, ...options });
+}

@@ -1,0 +1,4 @@
+import { timestamp } from 'drizzle-orm/pg-core';
+
+/** An instant, to the millisecond, as an ISO text in UTC wherever the program sees it. */
+export const instant = (name: string) => timestamp(name, { withTimezone: true, precision: 3, mode: 'date' });

@@ -1,0 +1,4 @@
+export * from './people';
+export * from './instruments';
+export * from './work';
+export * from './records';

@@ -1,0 +1,97 @@
+import { asc, eq, sql } from 'drizzle-orm';
+import { contentHash } from '@/core/certificate/canonical';
+import type { Procedure } from '@/core/procedure/procedure';
+import { EVENT_VERSION, type EventDraft, type RunEvent } from '@/core/run/event';
+import { toEvents } from '@/core/run/handle';
+import { lift } from '@/core/run/lift';
+import { apply, reduce } from '@/core/run/reduce';
+import type { RunState } from '@/core/run/state';
+import { summarise } from '@/core/run/summary';
+import type { Transaction } from '@/data/connection';
+import { channelResult, procedureVersion, referenceBooking, run, runCommand, runEvent, runSummary } from '@/data/schema';
+import { and } from 'drizzle-orm';
+import type { UseCaseContext } from '@/platform/use-case';
+
+const FIRST_HASH = '0'.repeat(64);
+type EventRow = typeof runEvent.$inferSelect;
+
+/** What an event's hash covers: the whole envelope and the event before. */
+export function eventHash(event: RunEvent, previousHash: string): string {
+  return contentHash({ ...event, previousHash });
+}
+
+export function toEvent(row: EventRow): RunEvent {
+  return lift({
+    run: row.runId, seq: row.seq, version: row.version, type: row.type, command: row.command, occurredAt: row.occurredAt.toISOString(), recordedAt: row.recordedAt.toISOString(), actor: row.actor,
+    source: row.source, ...(row.step === null ? {} : { step: row.step }), ...(row.iteration === null ? {} : { iteration: row.iteration }), data: row.data,
+  });
+}
+
+export interface LoadedRun { procedure: Procedure; state: RunState; events: RunEvent[]; row: typeof run.$inferSelect; lastHash: string }
+
+/** A run by its events. Null for an id that is no run. */
+export async function loadRun(tx: Transaction, id: string): Promise<LoadedRun | null> {
+  if (!/^[0-9a-f-]{36}$/.test(id)) return null;
+  const [row] = await tx.select().from(run).where(eq(run.id, id));
+  if (!row) return null;
+  const rows = await tx.select().from(runEvent).where(eq(runEvent.runId, id)).orderBy(asc(runEvent.seq));
+  const [document] = await tx.select().from(procedureVersion).where(and(eq(procedureVersion.id, row.procedureId), eq(procedureVersion.version, row.procedureVersion)));
+  const events = rows.map(toEvent);
+  return { procedure: document!.document, state: reduce(id, events), events, row, lastHash: rows.at(-1)?.hash ?? FIRST_HASH };
+}
+
+/** One writer a run: the lock ends with the transaction. Unique (run, seq) stands behind it. */
+export async function lockRun(tx: Transaction, id: string): Promise<void> {
+  await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${id}, 7203))`);
+}
+
+export interface Reply { firstSeq: number; lastSeq: number }
+
+/** Appends what a command amounted to: events with their hash chain, litres booked, the command for retries, and the figures that lists show. */
+export async function append({ tx, actor, now }: UseCaseContext, loaded: LoadedRun, command: string, drafts: EventDraft[]): Promise<Reply> {
+  const { state, procedure, row } = loaded;
+  const events = toEvents(drafts, { run: row.id, after: state.seq, command, recordedAt: now.toISOString(), actor, version: EVENT_VERSION });
+  let previousHash = loaded.lastHash;
+  const rows = events.map((event) => {
+    const hash = eventHash(event, previousHash);
+    const stored = {
+      runId: row.id, seq: event.seq, version: event.version, type: event.type, command, occurredAt: new Date(event.occurredAt), recordedAt: now, actor, source: event.source,
+      step: event.step ?? null, iteration: event.iteration ?? null, data: event.data, previousHash, hash,
+    };
+    previousHash = hash;
+    return stored;
+  });
+  if (rows.length) await tx.insert(runEvent).values(rows);
+  for (const event of events) {
+    apply(state, event);
+    if (event.type === 'stimulusChanged' && event.data.litres && Number(event.data.litres) > 0) {
+      const binding = state.stimuli.find((span) => span.offSeq === event.seq)?.binding;
+      const bottle = state.bindings.find((candidate) => candidate.seq === binding)?.reference.id;
+      if (bottle) await tx.insert(referenceBooking).values({ referenceId: bottle, runId: row.id, seq: event.seq, litres: event.data.litres, at: new Date(event.occurredAt), by: actor.name });
+    }
+  }
+  loaded.events.push(...events);
+  loaded.lastHash = previousHash;
+  const reply = { firstSeq: events[0]?.seq ?? state.seq, lastSeq: state.seq };
+  await tx.insert(runCommand).values({ runId: row.id, command, ...reply, reply, at: now });
+  await keepSummary(tx, row, state, procedure);
+  await tx.execute(sql`select pg_notify('run_changed', ${JSON.stringify({ run: row.id, seq: state.seq })})`);
+  return reply;
+}
+
+async function keepSummary(tx: Transaction, row: typeof run.$inferSelect, state: RunState, procedure: Procedure): Promise<void> {
+  const summary = summarise(procedure, state);
+  const instant = (text: string | null) => (text ? new Date(text) : null);
+  const values = {
+    lastSeq: state.seq, status: state.status, asFound: summary.asFound, asLeft: summary.asLeft, adjusted: summary.adjusted, practice: state.started?.practice ?? false,
+    startedAt: instant(state.startedAt)!, finishedAt: instant(state.finishedAt), approvedAt: instant(state.approvedAt), technician: state.technician?.name ?? '',
+  };
+  await tx.insert(runSummary).values({ runId: row.id, assetId: row.assetId, customerId: row.customerId, ...values }).onConflictDoUpdate({ target: runSummary.runId, set: values });
+  await tx.delete(channelResult).where(eq(channelResult.runId, row.id));
+  if (summary.results.length === 0) return;
+  await tx.insert(channelResult).values(summary.results.map((result) => ({
+    runId: row.id, channel: result.channel, point: result.point, assetId: row.assetId, label: result.label, unit: result.unit, target: result.target,
+    foundText: result.asFound?.text ?? null, foundError: result.asFound?.error ?? null, foundState: result.asFound?.state ?? null, leftText: result.asLeft?.text ?? null, leftError: result.asLeft?.error ?? null,
+    leftExpanded: result.asLeft?.expanded ?? null, leftState: result.asLeft?.state ?? null, adjusted: result.adjusted, at: instant(state.startedAt)!,
+  })));
+}

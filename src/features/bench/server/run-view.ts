@@ -1,0 +1,48 @@
+import { and, desc, eq, ne, sql } from 'drizzle-orm';
+import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
+import type { RunState } from '@/core/run/state';
+import type { Procedure } from '@/core/procedure/procedure';
+import type { Transaction } from '@/data/connection';
+import { asset, channelResult, customer, instrumentModel, runSummary, ticket } from '@/data/schema';
+import { referenceSnapshots } from '@/features/shelf/server';
+import { dateIn } from '@/platform/clock';
+import { readSettings } from '@/platform/settings';
+import { loadRun } from './run-store';
+
+export interface RunView {
+  state: RunState;
+  procedure: Procedure;
+  today: string;
+  ticket: { id: string; code: string; place: number | null; wish: string; promiseOn: string | null; dueAgreed: boolean } | null;
+  asset: { id: string; maker: string; model: string; serial: string; tag: string; status: string };
+  customer: string;
+  shelf: ReferenceSnapshot[];
+  /** As-found errors of earlier runs by label and point, newest first: the faint trend on the rulers. */
+  earlier: Record<string, { error: string; at: string }[]>;
+}
+
+/** All that a run sheet shows. */
+export async function runView(tx: Transaction, id: string): Promise<RunView | null> {
+  const loaded = await loadRun(tx, id);
+  if (!loaded) return null;
+  const [row] = await tx.select({ asset, model: instrumentModel.name, customer: customer.name }).from(asset)
+    .innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id)).innerJoin(customer, eq(asset.customerId, customer.id)).where(eq(asset.id, loaded.row.assetId));
+  const [ticketRow] = loaded.row.ticketId ? await tx.select().from(ticket).where(eq(ticket.id, loaded.row.ticketId)) : [];
+  const settings = await readSettings(tx);
+  const shelf = await referenceSnapshots(tx);
+  return {
+    state: loaded.state, procedure: loaded.procedure, today: dateIn(settings.zone, new Date()),
+    ticket: ticketRow ? { id: ticketRow.id, code: ticketRow.code, place: ticketRow.place, wish: ticketRow.wish, promiseOn: ticketRow.promiseOn, dueAgreed: ticketRow.dueAgreed } : null,
+    asset: { id: row!.asset.id, maker: row!.asset.maker, model: row!.model, serial: row!.asset.serial, tag: row!.asset.tag, status: row!.asset.status },
+    customer: row!.customer, shelf: shelf.map(({ kindOf: _kind, drawnL: _drawn, contentL: _content, ...snapshot }) => snapshot), earlier: await earlierErrors(tx, loaded.row.assetId, id),
+  };
+}
+
+async function earlierErrors(tx: Transaction, assetId: string, notThis: string): Promise<RunView['earlier']> {
+  const rows = await tx.select({ channel: channelResult.channel, point: channelResult.point, error: channelResult.foundError, at: channelResult.at }).from(channelResult)
+    .innerJoin(runSummary, eq(channelResult.runId, runSummary.runId))
+    .where(and(eq(channelResult.assetId, assetId), ne(channelResult.runId, notThis), sql`${channelResult.foundError} is not null`)).orderBy(desc(channelResult.at)).limit(60);
+  const grouped: RunView['earlier'] = {};
+  for (const row of rows) (grouped[`${row.channel}/${row.point}`] ??= []).push({ error: row.error!, at: row.at.toISOString() });
+  return grouped;
+}

@@ -1,0 +1,60 @@
+import { randomUUID } from 'node:crypto';
+import { asc, eq } from 'drizzle-orm';
+import { contentHash } from '@/core/certificate/canonical';
+import type { Procedure } from '@/core/procedure/procedure';
+import type { RunChannel, StartedData } from '@/core/run/event';
+import { handle } from '@/core/run/handle';
+import { isRefusal } from '@/core/run/refusal';
+import { emptyState } from '@/core/run/state';
+import type { Transaction } from '@/data/connection';
+import { asset, assetChannel, instrumentModel, procedureVersion, run, ticket } from '@/data/schema';
+import { isPractice } from '@/platform/clock';
+import { Problem } from '@/platform/problem';
+import type { UseCaseContext } from '@/platform/use-case';
+import { shippedProcedure } from '@/procedures';
+import { append } from './run-store';
+
+type ChannelRow = typeof assetChannel.$inferSelect;
+
+/** Starts the run of a ticket that stands on the bench. Starting twice gives the same run. */
+export async function startRun(context: UseCaseContext, { ticketId }: { ticketId: string }): Promise<{ run: string }> {
+  const { tx, now, actor } = context;
+  const [row] = await tx.select().from(ticket).where(eq(ticket.id, ticketId)).for('update');
+  if (!row) throw new Problem('This ticket does not exist.', {}, 404);
+  if (row.runId) return { run: row.runId };
+  if (row.status !== 'onBench') throw new Problem('Put the ticket on a bench place first: its warm-up clock runs there.', {}, 409);
+  const [found] = await tx.select({ asset, model: instrumentModel }).from(asset).innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id)).where(eq(asset.id, row.assetId));
+  const procedure = found?.model.procedureId ? shippedProcedure(found.model.procedureId) : undefined;
+  if (!found || !procedure) throw new Problem(`There is no procedure for ${found?.model.maker ?? ''} ${found?.model.name ?? 'this model'} yet. Work on paper and keep the ticket open.`, {}, 409);
+  await freeze(tx, procedure, now);
+  const channels = await tx.select().from(assetChannel).where(eq(assetChannel.assetId, row.assetId)).orderBy(asc(assetChannel.position));
+  const started: StartedData = {
+    procedure: { id: procedure.id, version: procedure.version }, origin: 'guided', rule: row.rule, coverage: 0.9545, practice: isPractice(), ...(row.placedAt ? { placedAt: row.placedAt.toISOString() } : {}),
+    items: [{ id: 'body', part: 'body', assetId: row.assetId, model: `${found.model.maker} ${found.model.name}`, serial: found.asset.serial, properties: found.model.properties }],
+    channels: channels.filter((channel) => procedure.channels.some((place) => place.role === channel.role)).map(toRunChannel),
+  };
+  const id = randomUUID();
+  const [runRow] = await tx.insert(run).values({ id, ticketId, assetId: row.assetId, customerId: row.customerId, procedureId: procedure.id, procedureVersion: procedure.version, createdAt: now }).returning();
+  const state = emptyState(id);
+  const drafts = handle({ procedure, state, command: { type: 'start', started }, context: { now: now.toISOString(), today: '', actor, references: {}, allowSamePerson: false } });
+  if (isRefusal(drafts)) throw Problem.fromRefusal(drafts);
+  await append(context, { procedure, state, events: [], row: runRow!, lastHash: '0'.repeat(64) }, `start-${id}`, drafts);
+  await tx.update(ticket).set({ runId: id }).where(eq(ticket.id, ticketId));
+  return { run: id };
+}
+
+export function toRunChannel(row: ChannelRow): RunChannel {
+  return {
+    id: row.id, role: row.role, item: 'body', label: row.label, measurand: row.measurand, unit: row.unit, resolution: row.resolution, lowest: row.lowest, highest: row.highest, tolerance: row.tolerance, status: row.status,
+    ...(row.calibrationGas ? { calibrationGas: row.calibrationGas } : {}), ...(row.sensorSerial ? { sensorSerial: row.sensorSerial } : {}), ...(row.principle ? { principle: row.principle } : {}),
+    ...(row.cleanAir ? { cleanAir: row.cleanAir } : {}), ...(row.scale ? { scale: row.scale } : {}),
+  };
+}
+
+/** Keeps the procedure as it is at its first use. A shipped one that was changed without a new version is refused: the old runs would lose their meaning. */
+async function freeze(tx: Transaction, procedure: Procedure, now: Date): Promise<void> {
+  const hash = contentHash(procedure);
+  await tx.insert(procedureVersion).values({ id: procedure.id, version: procedure.version, document: procedure, hash, frozenAt: now }).onConflictDoNothing();
+  const rows = await tx.select().from(procedureVersion).where(eq(procedureVersion.id, procedure.id));
+  if (rows.find((row) => row.version === procedure.version)?.hash !== hash) throw new Error(`procedure ${procedure.id} version ${procedure.version} was changed after a run used it`);
+}

@@ -1,0 +1,3 @@
+export { channelsOf, findAssets, findCustomers, listModels, scanTarget } from './server/find';
+export { createAsset, createCustomer, receive, returnTicket } from './server/receive';
+export { ticketSlip } from './server/slip';

@@ -1,0 +1,1 @@
+export { referenceSnapshot, referenceSnapshots, referenceUse } from './server/snapshot';

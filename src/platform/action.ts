@@ -1,0 +1,43 @@
+import type { InferType, Schema } from 'yup';
+import { database } from '@/data/connection';
+import { recordAudit } from './audit';
+import { systemClock } from './clock';
+import { toFailure, type Failure } from './failure';
+import { may, type Permission } from './permission';
+import { currentActor } from './session';
+import type { UseCaseContext } from './use-case';
+
+export type ActionResult<T> = { ok: true; value: T } | Failure;
+
+interface Options<S extends Schema> {
+  name: string;
+  permission: Permission;
+  schema: S;
+  /** What the audit says it was about; 'none' where the events of a run are the record themselves. */
+  audit: ((input: InferType<S>) => string) | 'none';
+}
+
+/** The wrapper of every server action: session, role, Yup, one transaction with its audit entry, a clear error. */
+export function action<S extends Schema, T>(options: Options<S>, work: (context: UseCaseContext, input: InferType<S>) => Promise<T>) {
+  return async function serverAction(raw: unknown): Promise<ActionResult<T>> {
+    try {
+      const now = systemClock().now();
+      const actor = options.permission === 'public' ? null : await currentActor();
+      if (options.permission !== 'public' && !actor) return { ok: false, code: 'signedOut', message: 'You are signed out. Sign in again in another window; what you typed stays here.', fields: {}, status: 401 };
+      if (!may(actor?.role ?? null, options.permission)) {
+        await database().transaction((tx) => recordAudit({ tx, actor: actor!, now }, 'refused', options.name, { needs: options.permission }));
+        return { ok: false, code: 'notAllowed', message: `A ${actor!.role} can’t do this.`, fields: {}, status: 403 };
+      }
+      const input = (await options.schema.validate(raw, { abortEarly: false, stripUnknown: true })) as InferType<S>;
+      const value = await database().transaction(async (tx) => {
+        const context = { tx, actor: actor ?? { id: '', name: '', role: 'counter' as const }, now };
+        const result = await work(context, input);
+        if (options.audit !== 'none') await recordAudit(context, options.name, options.audit(input));
+        return result;
+      });
+      return { ok: true, value };
+    } catch (error) {
+      return toFailure(error, options.name);
+    }
+  };
+}

@@ -1,0 +1,33 @@
+import { hash, verify } from '@node-rs/argon2';
+import { betterAuth } from 'better-auth';
+import { drizzleAdapter } from 'better-auth/adapters/drizzle';
+import { nextCookies } from 'better-auth/next-js';
+import { database } from '@/data/connection';
+import { account, session, user, verification } from '@/data/schema';
+
+/** Argon2id with the parameters that OWASP's password storage guide names first (19 MiB, 2 passes). */
+const ARGON = { memoryCost: 19456, timeCost: 2, parallelism: 1 };
+export const hashPassword = (password: string) => hash(password, ARGON);
+
+function make() {
+  return betterAuth({
+    database: drizzleAdapter(database(), { provider: 'pg', schema: { user, session, account, verification } }),
+    secret: process.env.WERKBANK_SECRET,
+    baseURL: process.env.WERKBANK_ORIGIN,
+    // Self sign-up is off: people are added by an administrator. The library's own routes are not mounted.
+    emailAndPassword: { enabled: true, disableSignUp: true, password: { hash: hashPassword, verify: ({ hash: stored, password }) => verify(stored, password) } },
+    user: { additionalFields: { role: { type: 'string', input: false }, active: { type: 'boolean', input: false } } },
+    session: { expiresIn: 60 * 60 * 12, updateAge: 60 * 60 },
+    // Failures are limited in the database (sign-in.ts), where every web process sees them.
+    rateLimit: { enabled: false },
+    telemetry: { enabled: false },
+    plugins: [nextCookies()],
+  });
+}
+
+let made: ReturnType<typeof make> | undefined;
+/** Made at first use: a build has no database. */
+export function auth() {
+  made ??= make();
+  return made;
+}

@@ -1,0 +1,28 @@
+import { eq } from 'drizzle-orm';
+import type { Transaction, Database } from '@/data/connection';
+import { setting } from '@/data/schema';
+
+export interface WorkshopSettings {
+  name: string;
+  address: string;
+  place: string;
+  zone: string;
+  mailFrom: string;
+  places: number;
+  samePersonApproves: boolean;
+  remindAheadDays: number;
+  remindAfterDays: number;
+}
+
+export const DEFAULT_SETTINGS: WorkshopSettings = {
+  name: 'Workshop', address: '', place: '', zone: 'UTC', mailFrom: 'workshop@localhost', places: 6, samePersonApproves: false, remindAheadDays: 21, remindAfterDays: 14,
+};
+
+export async function readSettings(db: Transaction | Database): Promise<WorkshopSettings> {
+  const [row] = await db.select().from(setting).where(eq(setting.key, 'workshop'));
+  return { ...DEFAULT_SETTINGS, ...(row?.value as Partial<WorkshopSettings> | undefined) };
+}
+
+export async function writeSettings(db: Transaction, settings: WorkshopSettings): Promise<void> {
+  await db.insert(setting).values({ key: 'workshop', value: settings }).onConflictDoUpdate({ target: setting.key, set: { value: settings } });
+}
