@@ -5,7 +5,7 @@ import type { ReferenceSnapshot } from './reference-snapshot';
 import { isRefusal, refuse, type Refusal } from './refusal';
 import { apply } from './reduce';
 import { currentSteps } from './plan';
-import type { RunState } from './state';
+import { copyState, type RunState } from './state';
 import { HANDLERS } from './handlers';
 
 /** Everything outside the run that a command may look at. */
@@ -73,7 +73,7 @@ export function toEvents(drafts: EventDraft[], { run, after, command, recordedAt
 
 function withNextStep(procedure: Procedure, state: RunState, drafts: EventDraft[], context: HandleContext, draft: Drafter): EventDraft[] {
   if (!drafts.some((event) => event.type === 'stepDone' || event.type === 'stepSkipped' || event.type === 'started')) return drafts;
-  const after = structuredClone(state);
+  const after = copyState(state);
   toEvents(drafts, { run: state.run, after: state.seq, command: '', recordedAt: context.now, actor: context.actor, version: 1 }).forEach((event) => apply(after, event));
   const [next, ...others] = currentSteps(procedure, after);
   if (!next || others.length > 0 || next.status !== 'todo') return drafts;

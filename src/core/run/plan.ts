@@ -15,12 +15,28 @@ interface PlanNode { leaf?: PlannedStep; order?: 'fixed' | 'any'; children?: Pla
 
 /** All steps that the procedure asks for, given what happened so far. What was recorded stays in the plan whatever the conditions say now. */
 export function plan(procedure: Procedure, state: RunState): PlannedStep[] {
-  return leaves({ order: 'fixed', children: expand(procedure.steps, '', { iteration: 1 }, procedure, state) });
+  return leaves(root(procedure, state));
 }
 
 /** The steps that may be worked on now: one in a fixed order, several where any order will do. */
 export function currentSteps(procedure: Procedure, state: RunState): PlannedStep[] {
-  return available({ order: 'fixed', children: expand(procedure.steps, '', { iteration: 1 }, procedure, state) });
+  return available(root(procedure, state));
+}
+
+interface Planning { procedure: Procedure; state: RunState; recorded: Set<string> }
+
+function root(procedure: Procedure, state: RunState): PlanNode {
+  return { order: 'fixed', children: expand(procedure.steps, '', { iteration: 1 }, { procedure, state, recorded: recordedKeys(state) }) };
+}
+
+/** Keys of steps that were recorded, and of the groups and rounds they stand in. */
+function recordedKeys(state: RunState): Set<string> {
+  const keys = new Set<string>();
+  for (const key of Object.keys(state.steps)) {
+    keys.add(key);
+    for (let i = 1; i < key.length; i += 1) if (key[i] === '/' || key[i] === '[' || key[i] === '#') keys.add(key.slice(0, i));
+  }
+  return keys;
 }
 
 function leaves(node: PlanNode): PlannedStep[] {
@@ -37,34 +53,32 @@ function available(node: PlanNode): PlannedStep[] {
 
 interface Place { channel?: string | undefined; iteration: number }
 
-function expand(steps: Step[], prefix: string, place: Place, procedure: Procedure, state: RunState, order: 'fixed' | 'any' = 'fixed'): PlanNode[] {
+function expand(steps: Step[], prefix: string, place: Place, planning: Planning, order: 'fixed' | 'any' = 'fixed'): PlanNode[] {
+  const { procedure, state, recorded } = planning;
   return steps.flatMap((step, index): PlanNode[] => {
     const key = prefix + step.id;
     const where = { ...place, stepKey: (id: string) => prefix + id };
-    if (step.when && !isRecorded(key, state)) {
+    if (step.when && !recorded.has(key)) {
       // What the run went past without needing it is not asked for afterwards, though its condition may come true later.
-      const passed = order === 'fixed' && steps.slice(index + 1).some((later) => isRecorded(prefix + later.id, state));
+      const passed = order === 'fixed' && steps.slice(index + 1).some((later) => recorded.has(prefix + later.id));
       if (passed || !conditionHolds(step.when, state, where)) return [];
     }
-    if (step.kind === 'group') return expandGroup(step, key, place, procedure, state);
+    if (step.kind === 'group') return expandGroup(step, key, place, planning);
     return [{ leaf: { key, step, iteration: place.iteration, ...(place.channel ? { channel: place.channel } : {}), status: leafStatus(step, key, place, procedure, state) } }];
   });
 }
 
-function isRecorded(key: string, state: RunState): boolean {
-  return key in state.steps || Object.keys(state.steps).some((name) => name.startsWith(key) && '/[#'.includes(name[key.length]!));
-}
-
-function expandGroup(group: GroupStep, key: string, place: Place, procedure: Procedure, state: RunState): PlanNode[] {
+function expandGroup(group: GroupStep, key: string, place: Place, planning: Planning): PlanNode[] {
+  const { procedure, state, recorded } = planning;
   const channels = group.forEach === 'channel' ? channelsInOrder(procedure, state) : [place.channel];
   return channels.map((channel) => {
     const base = group.forEach === 'channel' ? `${key}[${channel}]` : key;
-    if (!group.repeat) return { order: group.order, children: expand(group.steps, `${base}/`, { ...place, channel }, procedure, state, group.order) };
+    if (!group.repeat) return { order: group.order, children: expand(group.steps, `${base}/`, { ...place, channel }, planning, group.order) };
     const rounds: PlanNode[] = [];
     for (let iteration = 1; iteration <= group.repeat.atMost; iteration += 1) {
-      const round: PlanNode = { order: group.order, children: expand(group.steps, `${base}#${iteration}/`, { channel, iteration }, procedure, state, group.order) };
+      const round: PlanNode = { order: group.order, children: expand(group.steps, `${base}#${iteration}/`, { channel, iteration }, planning, group.order) };
       rounds.push(round);
-      const begunNext = Object.keys(state.steps).some((name) => name.startsWith(`${base}#${iteration + 1}/`));
+      const begunNext = recorded.has(`${base}#${iteration + 1}`);
       if (begunNext) continue;
       if (leaves(round).some((leaf) => !ended(leaf))) break;
       const where = { channel, iteration, stepKey: (id: string) => `${base}#${iteration}/${id}` };

@@ -53,6 +53,16 @@ export function emptyState(run: string): RunState {
   };
 }
 
+/** A copy that events may be applied to: everything that `apply` changes in place is new, what it only adds to is shared. */
+export function copyState(state: RunState): RunState {
+  return {
+    ...state, channels: state.channels.map((channel) => ({ ...channel })), retired: { ...state.retired }, steps: { ...state.steps }, answers: { ...state.answers }, conditions: [...state.conditions],
+    bindings: state.bindings.map((binding) => ({ ...binding })), stimuli: state.stimuli.map((span) => ({ ...span })), readings: state.readings.map((reading) => ({ ...reading, flags: [...reading.flags] })),
+    adjustments: state.adjustments.map((adjustment) => ({ ...adjustment })), saves: [...state.saves], bumps: [...state.bumps], cares: [...state.cares], parts: [...state.parts], settings: [...state.settings],
+    deviations: [...state.deviations], decisions: [...state.decisions], notes: [...state.notes], sentBack: [...state.sentBack],
+  };
+}
+
 /** The reading that counts for a point, channel and phase: the latest that nobody struck. */
 export function standingReading(state: RunState, where: { point?: string; channel: string; phase: string; step?: string }): RecordedReading | null {
   for (let i = state.readings.length - 1; i >= 0; i -= 1) {

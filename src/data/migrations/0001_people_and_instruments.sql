@@ -11,13 +11,13 @@ create table session (
   id text primary key, expires_at timestamptz(3) not null, token text not null unique, created_at timestamptz(3) not null default now(), updated_at timestamptz(3) not null default now(),
   ip_address text, user_agent text, user_id text not null references "user" (id) on delete cascade
 );
-create index session_user on session (user_id);
+create index session_by_user on session (user_id);
 create table account (
   id text primary key, account_id text not null, provider_id text not null, user_id text not null references "user" (id) on delete cascade,
   access_token text, refresh_token text, id_token text, access_token_expires_at timestamptz(3), refresh_token_expires_at timestamptz(3), scope text, password text,
   created_at timestamptz(3) not null default now(), updated_at timestamptz(3) not null default now()
 );
-create index account_user on account (user_id);
+create index account_by_user on account (user_id);
 create table verification (
   id text primary key, identifier text not null, value text not null, expires_at timestamptz(3) not null,
   created_at timestamptz(3) not null default now(), updated_at timestamptz(3) not null default now()

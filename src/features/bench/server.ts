@@ -1,6 +1,6 @@
 export { giveCommand, type Given } from './server/give-command';
 export { placeTicket } from './server/place-ticket';
-export { startRun } from './server/start-run';
+export { recordRun, startRun } from './server/start-run';
 export { board, type Board, type BoardTicket } from './server/board';
 export { runView, type RunView } from './server/run-view';
 export { eventHash, loadRun, toEvent, type LoadedRun } from './server/run-store';

@@ -1,4 +1,4 @@
-import { asc, eq, sql } from 'drizzle-orm';
+import { and, asc, eq, sql } from 'drizzle-orm';
 import { contentHash } from '@/core/certificate/canonical';
 import type { Procedure } from '@/core/procedure/procedure';
 import { EVENT_VERSION, type EventDraft, type RunEvent } from '@/core/run/event';
@@ -9,7 +9,6 @@ import type { RunState } from '@/core/run/state';
 import { summarise } from '@/core/run/summary';
 import type { Transaction } from '@/data/connection';
 import { channelResult, procedureVersion, referenceBooking, run, runCommand, runEvent, runSummary } from '@/data/schema';
-import { and } from 'drizzle-orm';
 import type { UseCaseContext } from '@/platform/use-case';
 
 const FIRST_HASH = '0'.repeat(64);
@@ -47,36 +46,65 @@ export async function lockRun(tx: Transaction, id: string): Promise<void> {
 
 export interface Reply { firstSeq: number; lastSeq: number }
 
-/** Appends what a command amounted to: events with their hash chain, litres booked, the command for retries, and the figures that lists show. */
-export async function append({ tx, actor, now }: UseCaseContext, loaded: LoadedRun, command: string, drafts: EventDraft[]): Promise<Reply> {
+/** Appends what a command amounted to. */
+export async function append(context: UseCaseContext, loaded: LoadedRun, command: string, drafts: EventDraft[]): Promise<Reply> {
+  const { actor, now } = context;
+  const events = toEvents(drafts, { run: loaded.row.id, after: loaded.state.seq, command, recordedAt: now.toISOString(), actor, version: EVENT_VERSION });
+  const [reply] = await appendEvents(context, loaded, events);
+  return reply ?? appendCommandWithoutEvents(context, loaded, command);
+}
+
+/** Stores events with their hash chain, books litres, keeps each command for its retry, and the figures that lists show; all in the caller's transaction. */
+export async function appendEvents({ tx }: UseCaseContext, loaded: LoadedRun, events: RunEvent[]): Promise<Reply[]> {
   const { state, procedure, row } = loaded;
-  const events = toEvents(drafts, { run: row.id, after: state.seq, command, recordedAt: now.toISOString(), actor, version: EVENT_VERSION });
-  let previousHash = loaded.lastHash;
+  const replies = new Map<string, Reply & { at: string }>();
   const rows = events.map((event) => {
-    const hash = eventHash(event, previousHash);
-    const stored = {
-      runId: row.id, seq: event.seq, version: event.version, type: event.type, command, occurredAt: new Date(event.occurredAt), recordedAt: now, actor, source: event.source,
-      step: event.step ?? null, iteration: event.iteration ?? null, data: event.data, previousHash, hash,
-    };
-    previousHash = hash;
+    const hash = eventHash(event, loaded.lastHash);
+    const stored = { event, previousHash: loaded.lastHash, hash };
+    loaded.lastHash = hash;
+    const before = replies.get(event.command);
+    replies.set(event.command, { firstSeq: before?.firstSeq ?? event.seq, lastSeq: event.seq, at: event.recordedAt });
     return stored;
   });
-  if (rows.length) await tx.insert(runEvent).values(rows);
-  for (const event of events) {
-    apply(state, event);
-    if (event.type === 'stimulusChanged' && event.data.litres && Number(event.data.litres) > 0) {
-      const binding = state.stimuli.find((span) => span.offSeq === event.seq)?.binding;
-      const bottle = state.bindings.find((candidate) => candidate.seq === binding)?.reference.id;
-      if (bottle) await tx.insert(referenceBooking).values({ referenceId: bottle, runId: row.id, seq: event.seq, litres: event.data.litres, at: new Date(event.occurredAt), by: actor.name });
-    }
-  }
+  if (rows.length === 0) return [];
+  await insertEvents(tx, rows);
+  const bookings = events.flatMap((event) => { apply(state, event); return bookingOf(event, state, row.id); });
+  if (bookings.length) await tx.insert(referenceBooking).values(bookings);
   loaded.events.push(...events);
-  loaded.lastHash = previousHash;
-  const reply = { firstSeq: events[0]?.seq ?? state.seq, lastSeq: state.seq };
-  await tx.insert(runCommand).values({ runId: row.id, command, ...reply, reply, at: now });
+  const commands = [...replies].map(([command, { at, firstSeq, lastSeq }]) => ({ command, first_seq: firstSeq, last_seq: lastSeq, at }));
+  await tx.execute(sql`insert into run_command (run_id, command, first_seq, last_seq, reply, at)
+    select ${row.id}::uuid, command, first_seq, last_seq, jsonb_build_object('firstSeq', first_seq, 'lastSeq', last_seq), at
+    from jsonb_to_recordset(${JSON.stringify(commands)}::jsonb) as given (command text, first_seq integer, last_seq integer, at timestamptz)`);
   await keepSummary(tx, row, state, procedure);
   await tx.execute(sql`select pg_notify('run_changed', ${JSON.stringify({ run: row.id, seq: state.seq })})`);
+  return [...replies.values()].map(({ firstSeq, lastSeq }) => ({ firstSeq, lastSeq }));
+}
+
+async function appendCommandWithoutEvents({ tx, now }: UseCaseContext, { row, state }: LoadedRun, command: string): Promise<Reply> {
+  const reply = { firstSeq: state.seq, lastSeq: state.seq };
+  await tx.insert(runCommand).values({ runId: row.id, command, ...reply, reply, at: now });
   return reply;
+}
+
+interface StoredEvent { event: RunEvent; previousHash: string; hash: string }
+
+/** All events as one parameter: a whole run goes in with one statement. */
+async function insertEvents(tx: Transaction, rows: StoredEvent[]): Promise<void> {
+  const given = JSON.stringify(rows.map(({ event, previousHash, hash }) => ({
+    run_id: event.run, seq: event.seq, version: event.version, type: event.type, command: event.command, occurred_at: event.occurredAt, recorded_at: event.recordedAt, actor: event.actor, source: event.source,
+    step: event.step ?? null, iteration: event.iteration ?? null, data: event.data, previous_hash: previousHash, hash,
+  })));
+  await tx.execute(sql`insert into run_event (run_id, seq, version, type, command, occurred_at, recorded_at, actor, source, step, iteration, data, previous_hash, hash)
+    select run_id, seq, version, type, command, occurred_at, recorded_at, actor, source, step, iteration, data, previous_hash, hash from jsonb_to_recordset(${given}::jsonb) as given
+    (run_id uuid, seq integer, version smallint, type text, command text, occurred_at timestamptz, recorded_at timestamptz, actor jsonb, source text, step text, iteration smallint, data jsonb, previous_hash text, hash text)`);
+}
+
+/** Gas off books its litres to the bottle that was open. */
+function bookingOf(event: RunEvent, state: RunState, runId: string): (typeof referenceBooking.$inferInsert)[] {
+  if (event.type !== 'stimulusChanged' || !event.data.litres || Number(event.data.litres) <= 0) return [];
+  const binding = state.stimuli.find((span) => span.offSeq === event.seq)?.binding;
+  const bottle = state.bindings.find((candidate) => candidate.seq === binding)?.reference.id;
+  return bottle ? [{ referenceId: bottle, runId, seq: event.seq, litres: event.data.litres, at: new Date(event.occurredAt), by: event.actor.name }] : [];
 }
 
 async function keepSummary(tx: Transaction, row: typeof run.$inferSelect, state: RunState, procedure: Procedure): Promise<void> {

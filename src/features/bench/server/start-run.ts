@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { asc, eq } from 'drizzle-orm';
 import { contentHash } from '@/core/certificate/canonical';
 import type { Procedure } from '@/core/procedure/procedure';
-import type { RunChannel, StartedData } from '@/core/run/event';
+import type { RunChannel, RunEvent, StartedData } from '@/core/run/event';
 import { handle } from '@/core/run/handle';
 import { isRefusal } from '@/core/run/refusal';
 import { emptyState } from '@/core/run/state';
@@ -12,13 +12,32 @@ import { isPractice } from '@/platform/clock';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
 import { shippedProcedure } from '@/procedures';
-import { append } from './run-store';
+import { append, appendEvents, type LoadedRun } from './run-store';
 
 type ChannelRow = typeof assetChannel.$inferSelect;
 
 /** Starts the run of a ticket that stands on the bench. Starting twice gives the same run. */
 export async function startRun(context: UseCaseContext, { ticketId }: { ticketId: string }): Promise<{ run: string }> {
-  const { tx, now, actor } = context;
+  const { now, actor } = context;
+  const prepared = await prepareRun(context, ticketId);
+  if ('run' in prepared) return prepared;
+  const { loaded, started } = prepared;
+  const drafts = handle({ procedure: loaded.procedure, state: loaded.state, command: { type: 'start', started }, context: { now: now.toISOString(), today: '', actor, references: {}, allowSamePerson: false } });
+  if (isRefusal(drafts)) throw Problem.fromRefusal(drafts);
+  await append(context, loaded, `start-${loaded.row.id}`, drafts);
+  return { run: loaded.row.id };
+}
+
+/** Stores a run whose events were made elsewhere by the same `handle` (a station's log, the demo's history). */
+export async function recordRun(context: UseCaseContext, ticketId: string, make: (run: string, procedure: Procedure, started: StartedData) => RunEvent[]): Promise<{ run: string }> {
+  const prepared = await prepareRun(context, ticketId);
+  if ('run' in prepared) return prepared;
+  const { loaded, started } = prepared;
+  await appendEvents(context, loaded, make(loaded.row.id, loaded.procedure, started));
+  return { run: loaded.row.id };
+}
+
+async function prepareRun({ tx, now }: UseCaseContext, ticketId: string): Promise<{ run: string } | { loaded: LoadedRun; started: StartedData }> {
   const [row] = await tx.select().from(ticket).where(eq(ticket.id, ticketId)).for('update');
   if (!row) throw new Problem('This ticket does not exist.', {}, 404);
   if (row.runId) return { run: row.runId };
@@ -35,12 +54,8 @@ export async function startRun(context: UseCaseContext, { ticketId }: { ticketId
   };
   const id = randomUUID();
   const [runRow] = await tx.insert(run).values({ id, ticketId, assetId: row.assetId, customerId: row.customerId, procedureId: procedure.id, procedureVersion: procedure.version, createdAt: now }).returning();
-  const state = emptyState(id);
-  const drafts = handle({ procedure, state, command: { type: 'start', started }, context: { now: now.toISOString(), today: '', actor, references: {}, allowSamePerson: false } });
-  if (isRefusal(drafts)) throw Problem.fromRefusal(drafts);
-  await append(context, { procedure, state, events: [], row: runRow!, lastHash: '0'.repeat(64) }, `start-${id}`, drafts);
   await tx.update(ticket).set({ runId: id }).where(eq(ticket.id, ticketId));
-  return { run: id };
+  return { loaded: { procedure, state: emptyState(id), events: [], row: runRow!, lastHash: '0'.repeat(64) }, started };
 }
 
 export function toRunChannel(row: ChannelRow): RunChannel {

@@ -1,0 +1,1 @@
+export { assetCard, listAssets } from './server/asset-card';

@@ -1,0 +1,4 @@
+export { changePolicy, dueAfter, keepDue, type Due, type PolicyChange } from './server/next-due';
+export { customersWithDue, dueCounts, dueList, type DueQuery, type DueWindow } from './server/due-list';
+export { makeReminders } from './server/reminders';
+export { outbox, sendAgain, sendQueued } from './server/send';

@@ -1,0 +1,1 @@
+export { addUser, listAudit, listUsers, setUserActive } from './server/people';

@@ -1,0 +1,34 @@
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { SMTPServer } from 'smtp-server';
+
+/**
+ * The mail stand-in: a real SMTP server on loopback that keeps every mail as an .eml file instead of passing it on.
+ * MAIL_STANDIN_CUT=after-data breaks the connection after the message came in and before the answer goes out (RFC 5321, 4.2.5 leaves the sender not knowing).
+ */
+const folder = process.env.WERKBANK_MAIL_FOLDER ?? '.';
+mkdirSync(folder, { recursive: true });
+let received = 0;
+
+const server = new SMTPServer({
+  disabledCommands: ['AUTH', 'STARTTLS'],
+  logger: false,
+  onData(stream, _session, callback) {
+    const chunks: Buffer[] = [];
+    stream.on('data', (chunk: Buffer) => chunks.push(chunk));
+    stream.on('end', () => {
+      received += 1;
+      const name = `${new Date().toISOString().replace(/[:.]/g, '-')}-${String(received).padStart(4, '0')}`;
+      writeFileSync(join(folder, `${name}.eml`), Buffer.concat(chunks));
+      if (process.env.MAIL_STANDIN_CUT === 'after-data') {
+        server.connections.forEach((connection: { _socket: { destroy(): void } }) => connection._socket.destroy());
+        return;
+      }
+      callback();
+    });
+  },
+}) as SMTPServer & { connections: Set<{ _socket: { destroy(): void } }> };
+
+server.on('error', () => undefined);
+server.listen(Number(process.env.SMTP_PORT ?? 2525), '127.0.0.1', () => console.log(JSON.stringify({ standin: 'mail', port: Number(process.env.SMTP_PORT ?? 2525), folder })));
+for (const signal of ['SIGTERM', 'SIGINT'] as const) process.on(signal, () => { server.close(() => process.exit(0)); setTimeout(() => process.exit(0), 500); });
