@@ -1,3 +1,4 @@
+export { benchCommand, eventsAfter } from './server/bench-command';
 export { giveCommand, type Given } from './server/give-command';
 export { placeTicket } from './server/place-ticket';
 export { recordRun, startRun } from './server/start-run';

@@ -1,0 +1,14 @@
+import { notFound } from 'next/navigation';
+import { runView } from '@/features/bench/server';
+import { ApprovalView } from '@/features/certificates';
+import { page } from '@/platform/page';
+import { may } from '@/platform/permission';
+import { readSettings } from '@/platform/settings';
+
+export const metadata = { title: 'Approve' };
+export default page({ permission: 'bench', name: '/approve/[id]' }, async ({ tx, actor, params }) => {
+  const [view, settings] = [await runView(tx, params.id!), await readSettings(tx)];
+  if (!view) return notFound();
+  const sameHand = settings.samePersonApproves && (view.state.technician?.id === actor.id || view.state.finishedBy?.id === actor.id);
+  return <main className="page"><ApprovalView view={view} zone={settings.zone} mayApprove={may(actor.role, 'approve')} sameHand={sameHand} /></main>;
+});

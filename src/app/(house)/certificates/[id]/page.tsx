@@ -1,0 +1,13 @@
+import { notFound } from 'next/navigation';
+import { CertificateView } from '@/features/certificates';
+import { certificateById } from '@/features/certificates/server';
+import { page } from '@/platform/page';
+import { may } from '@/platform/permission';
+
+export const metadata = { title: 'Certificate' };
+export default page({ permission: 'signedIn', name: '/certificates/[id]' }, async ({ tx, actor, params }) => {
+  const found = await certificateById(tx, params.id!);
+  if (!found) return notFound();
+  const { certificate, replacedBy, replacedByRevision } = found;
+  return <main className="page"><CertificateView id={certificate.id} content={certificate.content} hash={certificate.hash} replacedBy={replacedBy ? { id: replacedBy, revision: replacedByRevision! } : null} mayRevise={may(actor.role, 'approve')} /></main>;
+});

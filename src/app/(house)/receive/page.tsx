@@ -1,0 +1,11 @@
+import { ReceiveForm } from '@/features/counter';
+import { listModels } from '@/features/counter/server';
+import { dateIn } from '@/platform/clock';
+import { page } from '@/platform/page';
+import { readSettings } from '@/platform/settings';
+
+export const metadata = { title: 'Receive' };
+export default page({ permission: 'receive', name: '/receive' }, async ({ tx, now }) => {
+  const [models, { zone }] = [await listModels(tx), await readSettings(tx)];
+  return <main className="page page-narrow"><div className="page-head"><h1>Receive</h1><span className="quiet">One receipt for one customer, a ticket for each instrument.</span></div><ReceiveForm models={models} today={dateIn(zone, now)} /></main>;
+});

@@ -1,0 +1,2 @@
+export { AssetTable } from './asset-table';
+export { AssetView } from './asset-view';

@@ -1,0 +1,62 @@
+'use client';
+import { missingReadings, type PlannedStep } from '@/core/run/plan';
+import { isStruck, standingReading, type RecordedReading } from '@/core/run/state';
+import type { RunChannel } from '@/core/run/event';
+import { ToleranceRuler, type RulerMark } from '@/ui/tolerance-ruler';
+import { VerdictMark } from '@/ui/verdict-mark';
+import { signed } from '@/ui/format';
+import { ChannelInput } from './channel-input';
+import { mainPoint } from './main-point';
+import type { RunView } from './server/run-view';
+import type { LiveRun } from './use-run';
+
+/** The channels as rulers. In a reading step each asks for what the display shows; at other times it shows what stands. */
+export function ChannelBoard({ run, view, present }: { run: LiveRun; view: RunView; present: PlannedStep | undefined }) {
+  const { state } = run;
+  const reading = present?.step.kind === 'read' ? present.step : null;
+  const missing = reading ? missingReadings(reading, present!.key, present!.channel, view.procedure, state) : [];
+  const asked = reading ? reading.points.flatMap((point) => state.channels.filter((channel) => view.procedure.points.find((one) => one.id === point)?.channels.includes(channel.role)).map((channel) => ({ point, channel }))) : [];
+  const lines = reading ? asked : state.channels.map((channel) => ({ point: mainPoint(view.procedure, channel), channel }));
+  const first = missing[0];
+  return (
+    <section className="sheet mt-3" aria-label="Channels">
+      {lines.map(({ point, channel }) => {
+        const isMissing = missing.some((pair) => pair.point === point && pair.channel === channel.id);
+        if (isMissing) return <ChannelInput key={`${present!.key}/${point}/${channel.id}`} run={run} view={view} step={present!} point={point} channel={channel} focus={first?.point === point && first.channel === channel.id} />;
+        return <StandingLine key={`${point}/${channel.id}`} run={run} view={view} point={point} channel={channel} />;
+      })}
+    </section>
+  );
+}
+
+function StandingLine({ run, view, point, channel }: { run: LiveRun; view: RunView; point: string; channel: RunChannel }) {
+  const { state } = run;
+  const found = standingReading(state, { point, channel: channel.id, phase: 'asFound' });
+  const left = standingReading(state, { point, channel: channel.id, phase: 'asLeft' });
+  const shown = left ?? found;
+  const pointLabel = view.procedure.points.find((one) => one.id === point)?.label ?? point;
+  const retired = state.retired[channel.id];
+  return (
+    <div className="channel-row" data-testid={`channel-${channel.role}-${point}`}>
+      <div><div className="label">{channel.label}</div><div className="target">{pointLabel}{shown?.target ? ` ${shown.target.value} ${channel.unit}` : ''}</div></div>
+      <div className="ruler-cell">{shown ? <ReadingRuler found={found} left={left} channel={channel} earlier={view.earlier[`${channel.id}/${point}`] ?? []} guarded={state.started?.rule === 'guarded'} /> : <span className="quiet small">{channel.status === 'removed' ? 'sensor not fitted' : channel.status === 'notCalibrated' ? 'not to be calibrated' : 'not read yet'}</span>}</div>
+      <div className="text-end">
+        {retired ? <VerdictMark state="outside" word={retired.consequence === 'service' ? 'to service' : 'out of service'} /> : shown && (
+          <><div className="reading-fixed">{shown.reading.text} <span className="fs-6 quiet">{channel.unit}</span></div>
+            {shown.counts ? <VerdictMark state={state.readings.some((entry) => entry === shown && entry.flags.length > 0) ? 'notMeasured' : shown.judgement.state} word={`${left ? 'as left' : 'as found'} ${signed(shown.judgement.error)}`} /> : <span className="quiet small">{shown.remark}</span>}</>
+        )}
+      </div>
+    </div>
+  );
+}
+
+function ReadingRuler({ found, left, channel, earlier, guarded }: { found: RecordedReading | null; left: RecordedReading | null; channel: RunChannel; earlier: { error: string }[]; guarded: boolean }) {
+  const shown = left ?? found;
+  if (!shown?.judgement.upper || Number(shown.judgement.upper) === 0) return null;
+  const marks = [found && found.counts ? mark(found, 'as found', true) : null, left ? mark(left, 'as left', false) : null].filter((one): one is RulerMark => one !== null);
+  return <ToleranceRuler name={channel.label} unit={channel.unit} tolerance={Number(shown.judgement.upper)} expanded={shown.judgement.expanded ? Number(shown.judgement.expanded) : null} guarded={guarded} marks={marks} earlier={earlier.map((entry) => Number(entry.error))} />;
+}
+
+function mark(reading: RecordedReading, label: string, hollow: boolean): RulerMark | null {
+  return reading.judgement.error === null || isStruck(reading) ? null : { error: Number(reading.judgement.error), state: reading.judgement.state, hollow, label };
+}

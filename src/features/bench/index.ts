@@ -1,0 +1,2 @@
+export { BenchBoard } from './bench-board';
+export { RunSheet } from './run-sheet';

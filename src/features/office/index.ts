@@ -1,0 +1,3 @@
+export { HouseBar } from './house-bar';
+export { SettingsForm, UserPanel } from './office-panels';
+export { SignInForm } from './sign-in-form';

@@ -1,0 +1,1 @@
+export { ShelfTable } from './shelf-table';
