@@ -1,7 +1,7 @@
 // A PostgreSQL cluster of our own, on loopback and a free port. The demo keeps fsync on; only throw-away test clusters switch it off.
 import { randomBytes } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { chmodSync, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
 import { aptInstall, freePort, giveUp, isRoot, readJson, run, say, writePrivate } from './system.mjs';
 
 const BINARIES = '/usr/lib/postgresql';
@@ -58,7 +58,10 @@ export function removeCluster(cluster) {
 
 function makeCluster(cluster) {
   say(`making a PostgreSQL cluster in ${cluster.data}`);
-  mkdirSync(cluster.data, { recursive: true, mode: 0o700 });
+  mkdirSync(cluster.home, { recursive: true });
+  // The postgres user has to pass through, whatever the umask says.
+  if (isRoot) [dirname(cluster.home), cluster.home].filter((folder) => folder !== '/').forEach((folder) => chmodSync(folder, statSync(folder).mode | 0o111));
+  mkdirSync(cluster.data, { mode: 0o700 });
   const secret = () => randomBytes(24).toString('hex');
   const state = { superuser: secret(), owner: secret(), app: secret() };
   const passwordFile = join(cluster.home, 'initial');
@@ -103,4 +106,14 @@ export function dropDatabase(cluster, database = 'werkbank') {
 export function serverLog(cluster) {
   const file = join(cluster.data, 'server.log');
   return existsSync(file) ? readFileSync(file, 'utf8') : '';
+}
+
+/** Dumps a database into one file, as its owner. */
+export function dumpDatabase(cluster, file, database = 'werkbank') {
+  run(join(ensureServer(), 'pg_dump'), ['-Fc', '--no-owner', '-f', file, '-d', addresses(cluster, database).owner]);
+}
+
+/** Fills an empty database from a dump, as its owner: records load first, the triggers that guard them come after. Rights of the application's role come along. */
+export function loadDatabase(cluster, file, database = 'werkbank') {
+  run(join(ensureServer(), 'pg_restore'), ['--no-owner', '--exit-on-error', '--single-transaction', '-d', addresses(cluster, database).owner, file]);
 }

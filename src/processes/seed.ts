@@ -85,7 +85,7 @@ function plan(assets: SeedAsset[], now: Date, random: Random): Visit[] {
   const able = assets.filter((one) => MODELS.find((model) => model.name === one.model)!.procedureId);
   const today: { upTo: string; minutesAgo: number }[] = [
     { upTo: 'toReturn', minutesAgo: 2900 }, { upTo: 'toReturn', minutesAgo: 2700 }, { upTo: 'toApprove', minutesAgo: 1500 }, { upTo: 'toApprove', minutesAgo: 1380 }, { upTo: 'toApprove', minutesAgo: 300 },
-    { upTo: 'left-gas', minutesAgo: 62 }, { upTo: 'found-gas', minutesAgo: 30 }, { upTo: 'onBench', minutesAgo: 22 }, { upTo: 'inTray', minutesAgo: 180 }, { upTo: 'inTray', minutesAgo: 120 }, { upTo: 'inTray', minutesAgo: 95 }, { upTo: 'inTray', minutesAgo: 40 },
+    { upTo: 'left-zero', minutesAgo: 62 }, { upTo: 'found-purge', minutesAgo: 30 }, { upTo: 'onBench', minutesAgo: 22 }, { upTo: 'inTray', minutesAgo: 180 }, { upTo: 'inTray', minutesAgo: 120 }, { upTo: 'inTray', minutesAgo: 95 }, { upTo: 'inTray', minutesAgo: 40 },
   ];
   const fourGas = able.filter((one) => one.model === 'OF-410' || one.model === 'VT-40');
   const inHouse = today.map(({ upTo, minutesAgo }, index): Visit => ({ asset: fourGas[(index * 7 + 3) % fourGas.length]!, at: new Date(now.getTime() - minutesAgo * 60_000), number: 9, upTo }));

@@ -23,7 +23,7 @@ export function ApprovalView({ view, zone, mayApprove, sameHand }: { view: RunVi
   return (
     <>
       <div className="page-head"><h1>{view.asset.maker} {view.asset.model}</h1><span className="mono">{view.asset.serial}</span><span className="quiet">{view.customer}</span>
-        <span className="end"><span>As found <VerdictMark state={summary.asFound} /></span><span>As left <VerdictMark state={summary.asLeft} /></span></span></div>
+        <span className="end gap-4"><span>As found <VerdictMark state={summary.asFound} /></span><span>As left <VerdictMark state={summary.asLeft} /></span></span></div>
       <div className="sheet">
         <table className="table mb-0 approval-table">
           <thead><tr><th>Channel and point</th><th>Reference</th><th>As found</th><th>As left</th><th style={{ width: '30%' }}>Error on the tolerance</th><th>U (k)</th></tr></thead>

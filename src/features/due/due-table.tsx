@@ -25,8 +25,8 @@ export function DueTable({ list, counts, customers, window, customerId, after, t
             <tbody>{list.rows.map((row) => {
               const days = differenceInCalendarDays(parseISO(row.nextDue!), parseISO(today));
               return (
-                <tr key={row.id}><td className="text-nowrap fw-semibold">{day(row.nextDue)}</td><td className={days < 0 ? 'verdict outside' : 'quiet'}>{days < 0 ? `${-days} days over` : days === 0 ? 'today' : `in ${days} days`}</td>
-                  <td><Link className="row-link" href={`/assets/${row.id}`}>{row.maker} {row.model}</Link></td><td className="mono">{row.serial} <span className="quiet">{row.tag}</span></td><td>{row.customer}{!row.wantsReminders && <span className="quiet"> (no reminders)</span>}</td><td className="small quiet">{row.basis?.certificate ? `${row.basis.certificate}, ` : ''}{row.basis?.reason}</td></tr>
+                <tr key={row.id}><td className="text-nowrap fw-semibold">{day(row.nextDue)}</td><td><span className={days < 0 ? 'verdict outside' : 'quiet'}>{days < 0 ? `${-days} days over` : days === 0 ? 'today' : `in ${days} days`}</span></td>
+                  <td><Link className="row-link" href={`/assets/${row.id}`}>{row.maker} {row.model}</Link></td><td className="mono">{row.serial} <span className="quiet">{row.tag}</span></td><td>{row.customer}{!row.wantsReminders && <span className="quiet"> (no reminders)</span>}</td><td><span className="small quiet">{row.basis?.certificate ? `${row.basis.certificate}, ` : ''}{row.basis?.reason}</span></td></tr>
               );
             })}</tbody>
           </table>

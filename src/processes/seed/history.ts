@@ -73,7 +73,7 @@ function inspection(random: Random) {
 
 /** Sensors lose a little every month; a poisoned one ends up moving to a tenth of the gas. */
 function behave({ asset, number, at }: Visit, started: StartedData, random: Random): Behaviour {
-  const perMonth = asset.character === 'drifting' ? 0.028 : 0.009;
+  const perMonth = asset.character === 'drifting' ? 0.017 : 0.006;
   const months = ('days' in asset.every ? asset.every.days / 30 : asset.every.months) * (number === 0 ? 1.3 : 1);
   const error = (channel: RunChannel) => (channel.unit === '%vol' ? -0.0012 : -perMonth) * months * (0.6 + 0.8 * random.next()) * (channel.role === 'h2s' ? 1.5 : 1);
   const poisoned = asset.character === 'poisoned' && Date.now() - at.getTime() < 120 * 864e5;

@@ -16,7 +16,7 @@ export function fly(pilot: Pilot): void {
   for (let guard = 0; guard < 400; guard += 1) {
     const [step] = pilot.run.current();
     if (!step) break;
-    if (pilot.stopAt && step.key.startsWith(pilot.stopAt)) return;
+    if (step.key === pilot.stopAt) return;
     work(pilot, step);
   }
   pilot.run.wait(60).do({ type: 'finish' });

@@ -29,15 +29,17 @@ export function certificateDefinition(content: CertificateContent, stamp: Stamp)
   const revision = content.revision ? `, revision ${content.revision}` : '';
   const json = canonicalJson({ content, hash: stamp.hash, signature: stamp.signature, keyId: stamp.keyId });
   return {
-    version: '1.7', subset: 'PDF/A-3b', lang: 'en', pageSize: 'A4', pageMargins: [48, 56, 48, 70],
+    version: '1.7', subset: 'PDF/A-3b', lang: 'en', pageSize: 'A4', pageMargins: [48, 48, 48, 56],
     info: { title: `${content.title} ${content.number}${revision}`, author: content.laboratory.name, creationDate: stamp.issuedAt, modDate: stamp.issuedAt },
     files: { 'certificate.json': { src: `data:application/json;base64,${Buffer.from(json).toString('base64')}`, name: 'certificate.json', type: 'application/json', relationship: 'Data', creationDate: stamp.issuedAt, modifiedDate: stamp.issuedAt } },
-    defaultStyle: { font: 'Sans', fontSize: 9.5, lineHeight: 1.12, color: PAPER.ink },
+    defaultStyle: { font: 'Sans', fontSize: 9, lineHeight: 1.08, color: PAPER.ink },
     header: (page: number): Content => (page === 1 ? '' : { text: `${content.number}${revision}`, alignment: 'right', margin: [48, 28, 48, 0], fontSize: 8.5, color: PAPER.quiet }),
     footer: (page: number, pages: number): Content => ({
       margin: [48, 14, 48, 0], fontSize: 8, color: PAPER.quiet,
       columns: [{ width: '*', text: `${content.laboratory.name} · ${content.laboratory.place}` }, { width: 'auto', text: `${content.title} ${content.number}${revision} · page ${page} of ${pages}` }],
     }),
+    // A heading never stands alone at the foot of a page.
+    pageBreakBefore: (node: { headlineLevel?: number }, nodes: { getFollowingNodesOnPage: () => unknown[] }) => node.headlineLevel === 1 && nodes.getFollowingNodesOnPage().length < 8,
     content: certificateBody(content, { hash: stamp.hash, verify: `${stamp.origin}/verify/${stamp.token}` }),
   } as TDocumentDefinitions;
 }

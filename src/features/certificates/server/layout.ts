@@ -7,9 +7,9 @@ export const PAPER = { ink: '#1f2a26', quiet: '#66706a', green: '#1d4a3f', line:
 const MARK: Record<VerdictState, string> = { within: 'within', outside: 'OUTSIDE', cannotTell: 'cannot tell', notMeasured: 'not measured' };
 
 const day = (date: string) => format(parseISO(date), 'd MMM yyyy');
-const heading = (text: string): Content => ({ text, bold: true, fontSize: 11, color: PAPER.green, margin: [0, 12, 0, 4], headlineLevel: 1 });
+const heading = (text: string): Content => ({ text, bold: true, fontSize: 11, color: PAPER.green, margin: [0, 9, 0, 3], headlineLevel: 1 });
 const RULES: ContentTable['layout'] = {
-  hLineWidth: (row, node) => (row === 0 || row === node.table.body.length ? 0 : 0.5), vLineWidth: () => 0, hLineColor: () => PAPER.line, paddingLeft: () => 0, paddingRight: () => 8, paddingTop: () => 2, paddingBottom: () => 2,
+  hLineWidth: (row, node) => (row === 0 || row === node.table.body.length ? 0 : 0.5), vLineWidth: () => 0, hLineColor: () => PAPER.line, paddingLeft: () => 0, paddingRight: () => 8, paddingTop: () => 1, paddingBottom: () => 1,
 };
 
 function facts(rows: [string, string][]): Content {
@@ -31,8 +31,8 @@ export function certificateBody(content: CertificateContent, code: { hash: strin
     ...(content.replaces ? [{ text: `Replaces ${content.replaces.number}${content.replaces.revision ? ` revision ${content.replaces.revision}` : ''}. Reason: ${content.replaces.reason}`, bold: true, margin: [0, 8, 0, 0] } as Content] : []),
     heading('Customer and item'),
     facts([
-      ['Customer', [customer.name, customer.address].filter(Boolean).join(', ')], ['Contact', customer.contact], ['Item calibrated', `${item.maker} ${item.model}`], ['Serial number', item.serial], ['Customer’s tag', item.tag],
-      ['Condition', item.condition.join('; ')], ['Received', day(dates.received)], ['Calibrated', day(dates.calibrated)], ['Issued', day(dates.issued)],
+      ['Customer', [customer.name, customer.address].filter(Boolean).join(', ')], ['Contact', customer.contact], ['Item calibrated', `${item.maker} ${item.model}, serial number ${item.serial}`], ['Customer’s tag', item.tag],
+      ['Condition', item.condition.join('; ')], ['Dates', `received ${day(dates.received)}, calibrated ${day(dates.calibrated)}, issued ${day(dates.issued)}`],
       ...(content.due ? [['Next calibration due', `${day(content.due.date)} (agreed with the customer; ${content.due.reason})`] as [string, string]] : []),
     ]),
     heading('Method and conditions'),
@@ -81,11 +81,11 @@ function results(lines: CertificateResult[]): Content {
     ? [{ text: reading.text, font: 'Mono' }, { text: reading.error ?? '—', font: 'Mono' }, { text: reading.remark ? 'not judged' : MARK[reading.state], bold: reading.state === 'outside' }]
     : ['—', '—', 'not measured']);
   const rows = lines.flatMap((line): TableCell[][] => {
-    const name = { text: `${line.label}, ${line.point.toLowerCase()}\n${line.unit}` };
+    const name = { text: `${line.label}, ${line.point.toLowerCase()}, ${line.unit}` };
     if (!line.target) return [[name, { text: line.note ?? 'Not measured.', colSpan: 9 }, ...Array<TableCell>(8).fill('')]];
     const row: TableCell[] = [name, { text: line.target, font: 'Mono' }, ...cells(line.asFound), ...cells(line.asLeft), { text: line.tolerance ?? '—', font: 'Mono' }, line.expanded ? { text: `${line.expanded} (${line.k})`, font: 'Mono' } : '—'];
     return line.note ? [row, [{ text: line.note, colSpan: 10, color: PAPER.quiet, fontSize: 8 }, ...Array<TableCell>(9).fill('')]] : [row];
   });
-  return { table: { headerRows: 1, dontBreakRows: true, widths: ['*', ...Array<string>(9).fill('auto')], body: [head, ...rows] }, layout: RULES, fontSize: 8 };
+  return { table: { headerRows: 1, keepWithHeaderRows: 1, dontBreakRows: true, widths: ['*', ...Array<string>(9).fill('auto')], body: [head, ...rows] }, layout: RULES, fontSize: 8 };
 }
 
