@@ -44,11 +44,11 @@ async function deliver(transport: ReturnType<typeof nodemailer.createTransport>,
     await transport.sendMail({ from, to: row.recipient, subject: row.subject, text: row.body, messageId: row.messageId });
     return { state: 'sent', problem: null };
   } catch (error) {
-    const { code, command, responseCode, message } = error as { code?: string; command?: string; responseCode?: number; message: string };
+    const { code, command, responseCode, message, syscall } = error as { code?: string; command?: string; responseCode?: number; message: string; syscall?: string };
     log.warn({ mail: row.id, code, command, responseCode, message }, 'mail not sent');
     if (responseCode && responseCode >= 500) return { state: 'refused', problem: message };
-    // Before the message itself went out nothing can have arrived: it simply waits for the next time.
-    if (command === 'CONN' || (responseCode && responseCode >= 400) || command === 'MAIL FROM' || command === 'RCPT TO' || code === 'EDNS') return { state: 'queued', problem: message };
+    // No connection, or a temporary refusal in so many words: nothing can have arrived, so it waits for the next time. Anything else is not known.
+    if (syscall === 'connect' || /^connect /.test(message) || code === 'EDNS' || (responseCode && responseCode >= 400)) return { state: 'queued', problem: message };
     return { state: 'uncertain', problem: `Cut off while sending: ${message}` };
   }
 }

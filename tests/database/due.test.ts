@@ -1,0 +1,122 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, readdirSync, readFileSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { simpleParser } from 'mailparser';
+import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { addDays, format } from 'date-fns';
+import { changePolicy, dueList, makeReminders, sendAgain, sendQueued } from '@/features/due/server';
+import { openWorld, type World } from './world';
+
+let world: World;
+let assets: string[];
+let folder: string;
+let standin: ChildProcess | null = null;
+const now = new Date();
+const date = (days: number) => format(addDays(now, days), 'yyyy-MM-dd');
+
+async function startStandin(cut?: string): Promise<void> {
+  const probe = createServer().listen(0, '127.0.0.1');
+  const port = await new Promise<number>((resolve) => probe.once('listening', () => resolve((probe.address() as { port: number }).port)));
+  await new Promise((resolve) => probe.close(resolve));
+  folder = mkdtempSync(join(tmpdir(), 'werkbank-mail-'));
+  standin = spawn(process.execPath, ['node_modules/tsx/dist/cli.mjs', 'src/standins/mail-server.ts'], { env: { ...process.env, SMTP_PORT: String(port), WERKBANK_MAIL_FOLDER: folder, ...(cut ? { MAIL_STANDIN_CUT: cut } : {}) }, stdio: ['ignore', 'pipe', 'inherit'] });
+  await new Promise<void>((resolve) => standin!.stdout!.once('data', () => resolve()));
+  process.env.SMTP_URL = `smtp://127.0.0.1:${port}`;
+}
+
+const received = () => Promise.all(readdirSync(folder).sort().map((file) => simpleParser(readFileSync(join(folder, file)))));
+const remind = (at = now) => world.db.transaction((tx) => makeReminders({ tx, actor: world.signatory, now: at }));
+const states = async () => (await world.app.query('select state, count(*)::int as n from mail group by state')).rows;
+
+beforeAll(async () => { world = await openWorld(); assets = []; for (let i = 0; i < 6; i += 1) assets.push(await world.newAsset(`DUE-${i}`)); });
+afterAll(() => world.close());
+beforeEach(async () => {
+  await world.superuser.query('truncate reminder, mail cascade');
+  const due = [10, 3, 0, -20, 40, null];
+  for (const [index, id] of assets.entries()) await world.app.query('update asset set next_due = $1 where id = $2', [due[index] === null ? null : date(due[index]!), id]);
+});
+afterEach(async () => { if (standin) { const gone = new Promise((resolve) => standin!.once('exit', resolve)); standin.kill(); await gone; standin = null; } });
+
+describe('reminders', () => {
+  it('one mail a customer with all its instruments, received by a real mail server, and nothing twice', async () => {
+    await startStandin();
+    expect(await remind()).toEqual({ mails: 1, instruments: 4 });
+    expect(await sendQueued(world.db, () => new Date())).toMatchObject({ sent: 1 });
+    expect(await remind()).toEqual({ mails: 0, instruments: 0 });
+    expect(await sendQueued(world.db, () => new Date())).toMatchObject({ sent: 0 });
+    const mails = await received();
+    expect(mails).toHaveLength(1);
+    expect(mails[0]!.to).toMatchObject({ text: 'yard@test.example' });
+    for (const text of ['DUE-0', 'DUE-1', 'DUE-2', 'DUE-3', 'due soon', 'due now', 'overdue']) expect(mails[0]!.text).toContain(text);
+    expect(mails[0]!.text).not.toContain('DUE-4');
+    expect(mails[0]!.messageId).toBe((await world.app.query('select message_id from mail')).rows[0].message_id);
+  });
+  it('comes again only at the next stage: ahead, at, after', async () => {
+    await remind();
+    expect(await remind(addDays(now, 1))).toEqual({ mails: 0, instruments: 0 });
+    expect(await remind(addDays(now, 3))).toEqual({ mails: 1, instruments: 1 });
+  });
+  it('two processes at once make one mail', async () => {
+    const made = await Promise.allSettled([remind(), remind(), remind()]);
+    expect(made.filter((one) => one.status === 'fulfilled' && one.value.mails > 0)).toHaveLength(1);
+    expect((await world.app.query('select count(*)::int as n from mail')).rows[0].n).toBe(1);
+  });
+  it('cut off after the message went out: uncertain, and never sent again by itself', async () => {
+    await startStandin('after-data');
+    await remind();
+    expect(await sendQueued(world.db, () => new Date())).toMatchObject({ uncertain: 1, sent: 0 });
+    expect(await sendQueued(world.db, () => new Date())).toMatchObject({ uncertain: 0, sent: 0 });
+    expect(await received()).toHaveLength(1);
+    expect(await states()).toEqual([{ state: 'uncertain', n: 1 }]);
+  });
+  it('the process killed while sending: shown as uncertain after a while; a person sends it again with the same Message-ID', async () => {
+    await startStandin();
+    await remind();
+    await world.app.query("update mail set state = 'sending', sending_at = now() - interval '10 minutes'");
+    expect(await sendQueued(world.db, () => new Date())).toMatchObject({ sent: 0 });
+    expect(await states()).toEqual([{ state: 'uncertain', n: 1 }]);
+    const { rows: [row] } = await world.app.query('select id, message_id from mail');
+    await world.db.transaction((tx) => sendAgain(tx, row.id));
+    await sendQueued(world.db, () => new Date());
+    expect((await received())[0]!.messageId).toBe(row.message_id);
+  });
+  it('the mail server away: the mail waits and goes out later', async () => {
+    process.env.SMTP_URL = 'smtp://127.0.0.1:1';
+    await remind();
+    expect(await sendQueued(world.db, () => new Date())).toMatchObject({ queued: 1 });
+    await startStandin();
+    expect(await sendQueued(world.db, () => new Date())).toMatchObject({ sent: 1 });
+  });
+  it('who wants no reminders gets none', async () => {
+    await world.app.query('update customer set wants_reminders = false');
+    expect(await remind()).toEqual({ mails: 0, instruments: 0 });
+    await world.app.query('update customer set wants_reminders = true');
+  });
+});
+
+describe('due list and policies', () => {
+  it('is paged by key: every instrument once, in order of date', async () => {
+    const seen: string[] = [];
+    let after: string | undefined;
+    do {
+      const page = await dueList(world.db, { window: 'all', today: date(0), after, pageSize: 2 });
+      seen.push(...page.rows.map((row) => `${row.nextDue} ${row.serial}`));
+      after = page.next ?? undefined;
+    } while (after);
+    expect(seen).toHaveLength(5);
+    expect(seen).toEqual([...seen].sort());
+  });
+  it('a changed policy moves the stored dates that rest on a calibration, the stronger one wins', async () => {
+    await world.app.query(`update asset set due_basis = '{"from": "2026-11-01", "reason": "x"}', next_due = '2027-07-01' where id = $1`, [assets[0]]);
+    const due = async () => (await world.app.query('select next_due::text as due from asset where id = $1', [assets[0]])).rows[0].due;
+    const change = (input: Parameters<typeof changePolicy>[1]) => world.db.transaction((tx) => changePolicy({ tx }, input));
+    await change({ scope: 'customer', customerId: world.customerId, every: { months: 3 }, reason: '' });
+    expect(await due()).toBe('2027-02-01');
+    await change({ scope: 'asset', assetId: assets[0]!, every: { days: 30 }, reason: '' });
+    expect(await due()).toBe('2026-12-01');
+    await change({ scope: 'asset', assetId: assets[0]!, every: null, reason: '' });
+    expect(await due()).toBe('2027-02-01');
+  });
+});
