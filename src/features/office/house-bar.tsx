@@ -1,6 +1,6 @@
 'use client';
 import Link from 'next/link';
-import { usePathname } from 'next/navigation';
+import { usePathname, useRouter } from 'next/navigation';
 import { Moon, Sun } from 'lucide-react';
 import type { Role } from '@/core/run/event';
 import { may, type Permission } from '@/platform/permission';
@@ -14,6 +14,7 @@ const ROOMS: { href: string; name: string; needs: Permission }[] = [
 /** The bar at the head of every room. */
 export function HouseBar({ name, role, children }: { name: string; role: Role; children: React.ReactNode }) {
   const path = usePathname();
+  const router = useRouter();
   const here = (href: string) => (href === '/' ? path === '/' || path.startsWith('/runs') : path.startsWith(href));
   const turn = () => {
     const theme = document.documentElement.dataset.bsTheme === 'dark' ? 'light' : 'dark';
@@ -29,7 +30,7 @@ export function HouseBar({ name, role, children }: { name: string; role: Role; c
       <div className="house-right">
         {children}
         <button className="bar-button" type="button" onClick={turn} aria-label="Light or dark"><Sun size={17} className="d-dark-none" aria-hidden /><Moon size={17} className="d-light-none" aria-hidden /></button>
-        <button className="bar-button" type="button" title={`${name}, ${role}`} onClick={async () => { await signOutAction({}); window.location.assign('/sign-in'); }}>{name.split(' ')[0]} · sign out</button>
+        <button className="bar-button" type="button" title={`${name}, ${role}`} onClick={async () => { await signOutAction({}); router.push('/sign-in'); router.refresh(); }}>{name.split(' ')[0]} · sign out</button>
       </div>
     </header>
   );

@@ -8,8 +8,7 @@ import type { Transaction } from '@/data/connection';
 import { reference, ticket } from '@/data/schema';
 import { placeTicket, recordRun } from '@/features/bench/server';
 import { approveRun } from '@/features/certificates/server';
-import { receive, returnTicket } from '@/features/counter/server';
-import { INSPECTION_ITEMS } from '@/features/counter/receive-schema';
+import { INSPECTION_ITEMS, receive, returnTicket } from '@/features/counter/server';
 import { fly, type Behaviour } from './pilot';
 import type { Random } from './random';
 

@@ -34,7 +34,7 @@ export async function runView(tx: Transaction, id: string): Promise<RunView | nu
     state: loaded.state, procedure: loaded.procedure, today: dateIn(settings.zone, new Date()),
     ticket: ticketRow ? { id: ticketRow.id, code: ticketRow.code, place: ticketRow.place, wish: ticketRow.wish, promiseOn: ticketRow.promiseOn, dueAgreed: ticketRow.dueAgreed } : null,
     asset: { id: row!.asset.id, maker: row!.asset.maker, model: row!.model, serial: row!.asset.serial, tag: row!.asset.tag, status: row!.asset.status },
-    customer: row!.customer, shelf: shelf.map(({ kindOf: _kind, drawnL: _drawn, contentL: _content, ...snapshot }) => snapshot), earlier: await earlierErrors(tx, loaded.row.assetId, id),
+    customer: row!.customer, shelf, earlier: await earlierErrors(tx, loaded.row.assetId, id),
   };
 }
 

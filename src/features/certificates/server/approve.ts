@@ -21,7 +21,7 @@ export interface Issued { id: string; number: string; repeated: boolean }
  * A second approval of the same run, by double click or retry, answers with the certificate that is there.
  */
 export async function approveRun(context: UseCaseContext, { runId, note }: { runId: string; note?: string }): Promise<Issued> {
-  const { tx, now } = context;
+  const { tx } = context;
   const given = await giveCommand(context, { run: runId, commandId: `approve-${runId}`, command: { type: 'approve', ...(note ? { note } : {}) } });
   if (isRefusal(given)) {
     const [issued] = given.code === 'wrongStatus' ? await tx.select().from(certificate).where(eq(certificate.runId, runId)) : [];

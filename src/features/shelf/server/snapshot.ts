@@ -7,23 +7,20 @@ import { reference, referenceBooking } from '@/data/schema';
 
 type Row = typeof reference.$inferSelect;
 
-/** A reference as it stands now, ready to be copied into a run: what is left is the content at the last pressure reading less what was drawn. */
-export async function referenceSnapshots(tx: Transaction, ids?: string[]): Promise<(ReferenceSnapshot & { kindOf: Row['kind']; drawnL: string; contentL: string | null })[]> {
+/** References as they stand now, ready to be copied into a run: what is left is the content at the last pressure reading less what was drawn. */
+export async function referenceSnapshots(tx: Transaction, ids?: string[]): Promise<ReferenceSnapshot[]> {
   const rows = await tx.select().from(reference).where(ids ? inArray(reference.id, ids) : undefined).orderBy(reference.kind, reference.name, reference.lot);
-  const drawn = await tx.select({ id: referenceBooking.referenceId, litres: sql<string>`sum(${referenceBooking.litres})` }).from(referenceBooking).groupBy(referenceBooking.referenceId);
+  const drawn = await tx.select({ id: referenceBooking.referenceId, litres: sql<string>`sum(${referenceBooking.litres})` }).from(referenceBooking).where(ids ? inArray(referenceBooking.referenceId, ids) : undefined).groupBy(referenceBooking.referenceId);
   return rows.map((row) => {
-    const drawnL = drawn.find((entry) => entry.id === row.id)?.litres ?? '0';
-    const contentL = row.waterVolumeL && row.pressureBar ? new Dec(gasAvailable({ waterVolumeL: Number(row.waterVolumeL), gaugePressureBar: Number(row.pressureBar) })).toDecimalPlaces(1).toFixed() : null;
-    const available = contentL === null ? null : Dec.max(0, new Dec(contentL).minus(drawnL)).toDecimalPlaces(1).toFixed();
-    return { ...toSnapshot(row, available), kindOf: row.kind, drawnL, contentL };
+    if (!row.waterVolumeL || !row.pressureBar) return toSnapshot(row, null);
+    const content = gasAvailable({ waterVolumeL: Number(row.waterVolumeL), gaugePressureBar: Number(row.pressureBar) });
+    return toSnapshot(row, Dec.max(0, new Dec(content).minus(drawn.find((entry) => entry.id === row.id)?.litres ?? 0)).toDecimalPlaces(1).toFixed());
   });
 }
 
 export async function referenceSnapshot(tx: Transaction, id: string): Promise<ReferenceSnapshot | null> {
   const [found] = /^[0-9a-f-]{36}$/.test(id) ? await referenceSnapshots(tx, [id]) : [];
-  if (!found) return null;
-  const { kindOf: _kind, drawnL: _drawn, contentL: _content, ...snapshot } = found;
-  return snapshot;
+  return found ?? null;
 }
 
 function toSnapshot(row: Row, available: string | null): ReferenceSnapshot {

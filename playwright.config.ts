@@ -1,0 +1,18 @@
+import { defineConfig } from '@playwright/test';
+
+/** Started by scripts/test.mjs, which sets up a throw-away cluster with the demo, the mail stand-in and a production web process. */
+export default defineConfig({
+  testDir: 'tests/e2e',
+  timeout: 90_000,
+  expect: { timeout: 10_000 },
+  workers: 2,
+  retries: 0,
+  forbidOnly: true,
+  reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
+  use: {
+    baseURL: process.env.E2E_ORIGIN ?? 'http://127.0.0.1:3210',
+    viewport: { width: 1280, height: 800 },
+    trace: 'off',
+    launchOptions: { executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] },
+  },
+});

@@ -1,0 +1,134 @@
+import { expect, test } from '@playwright/test';
+import AxeBuilder from '@axe-core/playwright';
+import { goOnEarly, query, read, receiveInstrument, signIn, step } from './people';
+
+test('a room without the role answers 403 and is on record', async ({ page }) => {
+  await signIn(page, 'counter');
+  const response = await page.goto('/office');
+  expect(response!.status()).toBe(403);
+  await expect(page.getByRole('heading', { name: 'Not for your role' })).toBeVisible();
+  expect((await page.request.post('/api/bench', { data: {} })).status()).toBe(403);
+  const rows = await query<{ subject: string }>("select subject from audit where action = 'refused' order by id desc limit 5");
+  expect(rows.map((row) => row.subject)).toEqual(expect.arrayContaining(['/office', '/api/bench']));
+});
+
+test('nobody signed in gets nowhere, and back to where they wanted after signing in', async ({ page }) => {
+  await page.goto('/shelf');
+  await expect(page).toHaveURL(/\/sign-in\?next=%2Fshelf/);
+  expect((await page.request.get('/api/runs/00000000-0000-0000-0000-000000000000/events')).status()).toBe(401);
+  await signIn(page, 'technician', '/shelf');
+  await expect(page.getByRole('heading', { name: 'Shelf' })).toBeVisible();
+});
+
+test('failed sign-ins are limited, and the answer tells nothing', async ({ page }) => {
+  await page.goto('/sign-in');
+  const attempt = async () => {
+    await page.getByLabel('Mail address').fill('nobody@port-ambrel.example');
+    await page.getByLabel('Password').fill('wrong');
+    await page.getByRole('button', { name: 'Sign in' }).click();
+  };
+  for (let i = 0; i < 5; i += 1) { await attempt(); await expect(page.getByText('Address or password is not right.')).toBeVisible(); await expect(page.getByRole('button', { name: 'Sign in' })).toBeEnabled(); }
+  await attempt();
+  await expect(page.getByText(/Too many failed tries/)).toBeVisible();
+  expect((await page.request.post('/api/auth/sign-up/email', { data: { email: 'x@y.example', password: 'long enough 12', name: 'x' } })).status()).toBe(404);
+});
+
+test('a duplicate serial of a maker shows the existing one; nothing typed is lost on reload', async ({ page }) => {
+  await signIn(page, 'counter', '/receive');
+  const [known] = await query<{ serial: string; customer: string }>("select a.serial, c.name as customer from asset a join customer c on c.id = a.customer_id where a.maker = 'Ordfell' and c.name = 'Grauwinkel Brewery' limit 1");
+  await page.getByLabel('Customer', { exact: true }).fill('Oxmoor');
+  await page.getByRole('button', { name: 'Oxmoor Creamery', exact: true }).click();
+  await page.reload();
+  await expect(page.locator('strong', { hasText: 'Oxmoor Creamery' })).toBeVisible();
+  await page.getByLabel('Instrument', { exact: true }).fill('NEW-SERIAL-1');
+  await page.getByRole('button', { name: /Make a new instrument/ }).click();
+  await page.getByLabel('Maker and model').selectOption({ label: 'Ordfell OF-410, Four-gas leak monitor' });
+  await page.getByLabel('Serial', { exact: true }).fill(known!.serial.toLowerCase());
+  await page.getByRole('button', { name: 'Make instrument' }).click();
+  await expect(page.getByText(`This serial is on record for ${known!.customer}.`)).toBeVisible();
+});
+
+test('two people on one run: the second sees what the first did; a reload keeps what was typed; drag works; the sheet is usable by keys and at 800 px', async ({ page, browser }) => {
+  test.setTimeout(120_000);
+  await signIn(page, 'technician');
+  const code = await receiveInstrument(page, `TWO-${Date.now() % 1e6}`);
+  await page.goto('/');
+  const slip = page.getByTestId(`ticket-${code}`);
+  const place = page.locator('.place.free').last();
+  const name = await place.getAttribute('data-testid');
+  const [from, to] = [(await slip.boundingBox())!, (await place.boundingBox())!];
+  await page.mouse.move(from.x + 60, from.y + 30);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 90, from.y + 60, { steps: 4 });
+  await page.mouse.move(to.x + to.width / 2, to.y + to.height / 2, { steps: 8 });
+  await page.mouse.up();
+  await expect(page.getByTestId(name!)).toContainText(code);
+  await page.getByTestId(name!).getByRole('button', { name: 'Start the run' }).click();
+  await page.waitForURL('**/runs/**');
+  await goOnEarly(page, 'test of two people');
+  await step(page, 'Conditions');
+  await page.getByLabel('Temperature, °C').fill('21');
+  await page.getByLabel('Air pressure, hPa').fill('1009');
+  await page.getByLabel('Relative humidity, %').fill('40');
+  await page.getByRole('button', { name: 'Record' }).click();
+  await page.getByTestId('reference-FG-1402').getByRole('button', { name: 'Use this one' }).click();
+  await step(page, 'As found: clean air');
+  const other = await (await browser.newContext({ viewport: { width: 800, height: 900 } })).newPage();
+  await signIn(other, 'signatory', new URL(page.url()).pathname);
+  await step(other, 'As found: clean air');
+  await other.getByTestId('channel-co-zero').locator('.reading-input').fill('3');
+  await read(page, { co: '1' });
+  await expect(other.locator('.log-line', { hasText: 'CO 1 ppm' })).toBeVisible();
+  await expect(other.getByTestId('channel-co-zero').locator('.reading-input')).toHaveCount(0);
+  expect(await other.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
+  await page.getByTestId('channel-h2s-zero').locator('.reading-input').fill('0.5');
+  await page.reload();
+  await expect(page.getByTestId('channel-h2s-zero').locator('.reading-input')).toHaveValue('0.5');
+  const run = page.url().split('/').pop();
+  expect((await query<{ n: number }>("select count(*)::int as n from run_event where run_id = $1 and type = 'readingCaptured'", [run]))[0]!.n).toBe(1);
+});
+
+test('the network gone: what was taken is kept in the browser and goes out by itself', async ({ page, context }) => {
+  await signIn(page, 'technician');
+  const open = page.locator('.place.taken', { hasText: 'Purge' });
+  await open.getByRole('button', { name: 'Go on' }).click();
+  await page.waitForURL('**/runs/**');
+  const run = page.url().split('/').pop()!;
+  await context.route('**/api/bench', (route) => route.abort());
+  await page.getByRole('button', { name: 'Go on' }).click();
+  await expect(page.locator('.away')).toContainText('goes out by itself');
+  await page.reload();
+  await expect(page.locator('.away')).toBeVisible();
+  expect((await query<{ n: number }>("select count(*)::int as n from run_event where run_id = $1 and step = 'zero'", [run]))[0]!.n).toBe(0);
+  await context.unroute('**/api/bench');
+  await step(page, 'Zero all channels');
+  await expect(page.locator('.away')).toHaveCount(0);
+});
+
+test('every answer carries the security headers, and the health address says how it is', async ({ request, page }) => {
+  const response = await request.get('/sign-in');
+  const headers = response.headers();
+  expect(headers['content-security-policy']).toMatch(/script-src 'self' 'nonce-[\w+/=]+' 'strict-dynamic'/);
+  expect(headers['x-content-type-options']).toBe('nosniff');
+  expect(headers['x-powered-by']).toBeUndefined();
+  expect(await (await request.get('/api/health')).json()).toMatchObject({ ok: true });
+  const broken: string[] = [];
+  page.on('console', (message) => { if (/Content Security Policy|hydrat/i.test(message.text())) broken.push(message.text()); });
+  await signIn(page, 'signatory');
+  for (const path of ['/', '/approve', '/due', '/assets', '/certificates', '/shelf', '/receive']) await page.goto(path);
+  expect(broken).toEqual([]);
+});
+
+test('no serious accessibility fault in the main rooms, light and dark', async ({ page }) => {
+  await signIn(page, 'signatory');
+  const [run] = await query<{ id: string }>("select run_id as id from run_summary where status = 'open' limit 1");
+  for (const theme of ['light', 'dark']) {
+    await page.context().addCookies([{ name: 'theme', value: theme, url: page.url() }]);
+    for (const path of ['/', '/receive', '/approve', '/due', '/assets', '/shelf', `/runs/${run!.id}`]) {
+      await page.goto(path);
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      const serious = violations.filter((one) => one.impact === 'serious' || one.impact === 'critical').map((one) => `${theme} ${path} ${one.id}: ${one.nodes.slice(0, 3).map((node) => node.html.slice(0, 140)).join(' | ')}`);
+      expect.soft(serious).toEqual([]);
+    }
+  }
+});

@@ -1,0 +1,50 @@
+import { expect, type Page } from '@playwright/test';
+import { Pool } from 'pg';
+
+export const PASSWORD = 'harbour-bench-2026';
+let pool: Pool | undefined;
+/** The same database that the web process under test uses, as the application's role. */
+export const query = async <T extends object>(sql: string, values: unknown[] = []): Promise<T[]> => ((pool ??= new Pool({ connectionString: process.env.DATABASE_URL })).query(sql, values)).then((result) => result.rows as T[]);
+
+export async function signIn(page: Page, who: 'counter' | 'technician' | 'signatory' | 'admin', to = '/'): Promise<void> {
+  await page.goto(`/sign-in?next=${encodeURIComponent(to)}`);
+  await page.getByLabel('Mail address').fill(`${who}@port-ambrel.example`);
+  await page.getByLabel('Password').fill(PASSWORD);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.locator('.house-bar')).toBeVisible();
+}
+
+/** Goes on from a wait before its time, as a person in a hurry would: with a reason, on record. */
+export async function goOnEarly(page: Page, reason: string): Promise<void> {
+  await page.getByRole('button', { name: 'Go on' }).click();
+  await page.getByLabel(/are left/).fill(reason);
+  await page.getByRole('button', { name: 'Go on all the same' }).click();
+}
+
+export const step = (page: Page, name: string | RegExp) => expect(page.locator('.present-step h2')).toContainText(name, { timeout: 15_000 });
+
+/** Types what the display shows and takes it with Enter, channel by channel. */
+export async function read(page: Page, texts: Record<string, string>): Promise<void> {
+  for (const [channel, text] of Object.entries(texts)) {
+    const row = page.getByTestId(new RegExp(`^channel-${channel}-`));
+    await row.locator('.reading-input').fill(text);
+    await row.locator('.reading-input').press('Enter');
+    await expect(page.locator('.log-line', { hasText: ` ${text} ` }).first()).toBeVisible();
+  }
+}
+
+/** Puts a fresh instrument of the four-gas family on a bench place and starts its run, through the database's own use by the screens. */
+export async function receiveInstrument(page: Page, serial: string, customer = 'Ambrel Ship Repair Yard'): Promise<string> {
+  await page.goto('/receive');
+  await page.getByLabel('Customer', { exact: true }).fill(customer.slice(0, 9));
+  await page.getByRole('button', { name: customer, exact: true }).click();
+  await page.getByLabel('Instrument', { exact: true }).fill(serial);
+  await page.getByRole('button', { name: `Make a new instrument with serial ${serial}` }).click();
+  await page.getByLabel('Maker and model').selectOption({ label: 'Ordfell OF-410, Four-gas leak monitor' });
+  await page.getByLabel('Sensor serial of CO').fill('CO-NEW-1');
+  await page.getByRole('button', { name: 'Make instrument' }).click();
+  await expect(page.getByTestId(`line-${serial}`)).toBeVisible();
+  await page.getByRole('button', { name: /Receive 1 instrument/ }).click();
+  const code = await page.locator('li .mono').innerText();
+  return code;
+}
