@@ -9,6 +9,11 @@ export default defineConfig({
   retries: 0,
   forbidOnly: true,
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
+  projects: [
+    { name: 'rooms', testIgnore: /outage/ },
+    // Takes the database away, so it runs alone and last.
+    { name: 'outage', testMatch: /outage/, dependencies: ['rooms'] },
+  ],
   use: {
     baseURL: process.env.E2E_ORIGIN ?? 'http://127.0.0.1:3210',
     viewport: { width: 1280, height: 800 },

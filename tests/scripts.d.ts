@@ -3,6 +3,7 @@ declare module '*/scripts/lib/cluster.mjs' {
   export interface Cluster { home: string; data: string; throwAway: boolean; state: { port: number; superuser: string; owner: string; app: string } }
   export function clusterAt(home: string, options?: { throwAway?: boolean }): Cluster;
   export function startCluster(cluster: Cluster): Promise<{ startedHere: boolean }>;
+  export function stopCluster(cluster: Cluster): void;
   export function removeCluster(cluster: Cluster): void;
   export function addresses(cluster: Cluster, database?: string): { superuser: string; owner: string; app: string };
   export function ensureDatabase(cluster: Cluster, database?: string): void;

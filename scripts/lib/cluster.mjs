@@ -2,7 +2,7 @@
 import { randomBytes } from 'node:crypto';
 import { chmodSync, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
-import { aptInstall, freePort, giveUp, isRoot, readJson, run, say, writePrivate } from './system.mjs';
+import { aptInstall, freePort, giveUp, isRoot, portIsFree, readJson, run, say, writePrivate } from './system.mjs';
 
 const BINARIES = '/usr/lib/postgresql';
 
@@ -39,7 +39,9 @@ export async function startCluster(cluster) {
   ensureServer();
   if (!existsSync(join(cluster.data, 'PG_VERSION'))) makeCluster(cluster);
   if (cluster.running()) return { startedHere: false };
-  const port = await freePort();
+  // The port of last time where it is still free: a web process that waits for its database finds it again.
+  const before = cluster.state?.port;
+  const port = before && (await portIsFree(before)) ? before : await freePort();
   writePrivate(cluster.stateFile, { ...cluster.state, port });
   const careless = cluster.throwAway ? ' -c fsync=off -c synchronous_commit=off -c full_page_writes=off' : '';
   asServer('pg_ctl', ['-D', cluster.data, '-w', '-t', '60', '-l', join(cluster.data, 'server.log'), '-o',

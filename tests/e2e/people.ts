@@ -41,7 +41,7 @@ export async function receiveInstrument(page: Page, serial: string, customer = '
   await page.getByLabel('Instrument', { exact: true }).fill(serial);
   await page.getByRole('button', { name: `Make a new instrument with serial ${serial}` }).click();
   await page.getByLabel('Maker and model').selectOption({ label: 'Ordfell OF-410, Four-gas leak monitor' });
-  await page.getByLabel('Sensor serial of CO').fill('CO-NEW-1');
+  await page.getByLabel('Sensor serial of CO', { exact: true }).fill('CO-NEW-1');
   await page.getByRole('button', { name: 'Make instrument' }).click();
   await expect(page.getByTestId(`line-${serial}`)).toBeVisible();
   await page.getByRole('button', { name: /Receive 1 instrument/ }).click();

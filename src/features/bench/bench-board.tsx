@@ -82,10 +82,9 @@ function TicketSlipCard({ ticket, chosen, today, onChoose, may }: { ticket: Boar
   const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: ticket.id, disabled: !may });
   const late = ticket.promiseOn !== null && ticket.promiseOn <= today;
   return (
-    <div ref={setNodeRef} {...listeners} className={`ticket${isDragging ? ' lifted' : ''}`} role="button" tabIndex={0} aria-pressed={chosen} data-testid={`ticket-${ticket.code}`} onClick={onChoose}
-      onKeyDown={(event) => { if (event.key === 'Enter' || event.key === ' ') { event.preventDefault(); onChoose(); } }} style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)`, zIndex: 30 } : undefined}>
+    <div ref={setNodeRef} {...listeners} className={`ticket${isDragging ? ' lifted' : ''}${chosen ? ' chosen' : ''}`} data-testid={`ticket-${ticket.code}`} onClick={onChoose} style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)`, zIndex: 30 } : undefined}>
       <div className="top"><span className="mono">{ticket.code}</span><span className={late ? 'due-soon' : ''}>{ticket.promiseOn ? `by ${day(ticket.promiseOn)}` : 'no promise'}</span></div>
-      <div className="name">{ticket.maker} {ticket.model}</div>
+      <button type="button" className="name" aria-pressed={chosen} onClick={(event) => { event.stopPropagation(); onChoose(); }}>{ticket.maker} {ticket.model}</button>
       <div className="d-flex justify-content-between gap-2"><span className="mono">{ticket.serial}</span><Link href={`/tickets/${ticket.id}`} className="small" onClick={(event) => event.stopPropagation()} onPointerDown={(event) => event.stopPropagation()}>slip</Link></div>
       <div className="quiet small">{ticket.customer}{ticket.wish !== 'Calibrate' ? ` · ${ticket.wish}` : ''}</div>
       {ticket.sentBack && <div className="verdict cannotTell small">sent back by the signatory</div>}

@@ -1,0 +1,33 @@
+import { expect, test } from '@playwright/test';
+import { clusterAt, startCluster, stopCluster } from '../../scripts/lib/cluster.mjs';
+import { query, signIn, step } from './people';
+
+test('the database gone for a moment: a clear banner, what was typed stays, and it works again by itself', async ({ page }) => {
+  test.skip(!process.env.E2E_CLUSTER, 'needs a cluster of its own to take away');
+  test.setTimeout(120_000);
+  await signIn(page, 'technician');
+  await page.locator('.place.taken', { hasText: 'As left: clean air' }).getByRole('button', { name: 'Go on' }).click();
+  await page.waitForURL('**/runs/**');
+  await step(page, 'As left: clean air');
+  const run = page.url().split('/').pop()!;
+  const cluster = clusterAt(process.env.E2E_CLUSTER!, { throwAway: true });
+  const field = page.getByTestId('channel-co-zero').locator('.reading-input');
+  stopCluster(cluster);
+  try {
+    await field.fill('1');
+    await field.press('Enter');
+    await expect(page.locator('.away')).toContainText('The database can’t be reached', { timeout: 20_000 });
+    await expect(field).toHaveValue('1');
+    const other = await page.context().newPage();
+    await other.goto('/due');
+    await expect(other.getByRole('alert').first()).toContainText('tried again by itself');
+    await startCluster(cluster);
+    await expect(page.locator('.away')).toHaveCount(0, { timeout: 30_000 });
+    await expect(page.locator('.log-line', { hasText: 'CO 1 ppm, zero, as left' })).toBeVisible();
+    await expect(other.getByRole('heading', { name: 'Due' })).toBeVisible({ timeout: 30_000 });
+  } finally {
+    await startCluster(cluster);
+  }
+  const [row] = await query<{ n: number }>("select count(*)::int as n from run_event where run_id = $1 and type = 'readingCaptured' and step = 'left-zero'", [run]);
+  expect(row!.n).toBe(1);
+});
