@@ -6,16 +6,26 @@ import { VerdictMark } from '@/ui/verdict-mark';
 const KIND: Record<ReferenceSnapshot['kind'], string> = { gas: 'Gas', buffer: 'Buffers', standard: 'Standards', tool: 'Bench equipment', cleanAir: 'Clean air' };
 const MINUTES_A_RUN = 6;
 
+const ORDER: ReferenceSnapshot['kind'][] = ['gas', 'buffer', 'standard', 'tool', 'cleanAir'];
+const name = (substance: string) => substance.replace('technical-', 'pH ');
+
+/** 0 good, 1 running low, 2 not to be used: what can be taken stands first. */
+function rank(reference: ReferenceSnapshot, today: string): number {
+  const left = reference.availableL === undefined ? Infinity : Number(reference.availableL);
+  if (reference.recalled || (reference.expires && reference.expires < today) || left < 1) return 2;
+  return left < 12 ? 1 : 0;
+}
+
 /** What stands on the shelf: content, runs left, until when. Expired, empty and recalled stay in sight, marked. */
 export function ShelfTable({ references, today }: { references: ReferenceSnapshot[]; today: string }) {
-  const kinds = [...new Set(references.map((reference) => reference.kind))];
+  const kinds = ORDER.filter((kind) => references.some((reference) => reference.kind === kind));
   return kinds.map((kind) => (
     <div className="sheet mb-3" key={kind}><h2>{KIND[kind]}</h2>
       <table className="table mb-0"><thead><tr><th>What</th><th>Lot</th><th>Content</th><th>Good until</th>{kind === 'gas' && <th>Left</th>}<th /></tr></thead>
-        <tbody>{references.filter((reference) => reference.kind === kind).map((reference) => {
+        <tbody>{references.filter((reference) => reference.kind === kind).sort((a, b) => rank(a, today) - rank(b, today) || a.name.localeCompare(b.name) || (b.expires ?? '').localeCompare(a.expires ?? '')).map((reference) => {
           const left = reference.availableL === undefined ? null : Number(reference.availableL);
           return (
-            <tr key={reference.id} id={reference.id}><td><strong>{reference.name}</strong></td><td className="mono">{reference.lot}</td><td className="small">{reference.components.map((component) => `${component.substance} ${component.value} ${component.unit} ± ${component.expanded}`).join(' · ')}{reference.balance && <span className="quiet"> in {reference.balance}</span>}</td>
+            <tr key={reference.id} id={reference.id}><td><strong>{reference.name}</strong></td><td className="mono">{reference.lot}</td><td className="small">{reference.components.map((component) => kind === 'buffer' ? `${name(component.substance)} ± ${component.expanded}` : `${component.substance} ${component.value} ${component.unit} ± ${component.expanded}`).join(' · ')}{reference.balance && <span className="quiet"> in {reference.balance}</span>}</td>
               <td className="text-nowrap">{day(reference.expires ?? null)}</td>{kind === 'gas' && <td className="text-nowrap">{left === null ? '—' : <>{left.toFixed(1)} L <span className="quiet">about {runsLeft({ availableL: left, flowLPerMin: 0.5, minutes: MINUTES_A_RUN, wasteFactor: 0.13 })} runs</span></>}</td>}
               <td><ReferenceState reference={reference} today={today} left={left} /></td></tr>
           );

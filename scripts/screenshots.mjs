@@ -1,0 +1,119 @@
+// npm run screenshots: the pictures in docs/screenshots, taken of a throw-away demo. Needs Chromium and poppler-utils, as the tests do.
+import { mkdirSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { clusterAt, ensureDatabase, removeCluster, startCluster } from './lib/cluster.mjs';
+import { ensureBuild, ensureModules, environment, migrate, tsx } from './lib/project.mjs';
+import { answers, startScript, startWeb, stopAll } from './lib/processes.mjs';
+import { freePort, ROOT, run, say } from './lib/system.mjs';
+
+ensureModules();
+ensureBuild();
+const { chromium } = await import('@playwright/test');
+const folder = join(ROOT, 'docs', 'screenshots');
+mkdirSync(folder, { recursive: true });
+const home = mkdtempSync(join(tmpdir(), 'werkbank-pictures-'));
+const cluster = clusterAt(home, { throwAway: true });
+let browser;
+try {
+  await startCluster(cluster);
+  ensureDatabase(cluster);
+  migrate(cluster);
+  const [port, smtpPort] = [await freePort(), await freePort()];
+  const env = environment({ cluster, home, port, smtpPort });
+  tsx(['src/processes/seed.ts'], env);
+  startScript('src/standins/mail-server.ts', { ...env, SMTP_PORT: String(smtpPort) }, { quiet: true });
+  startWeb(env, { quiet: true });
+  await answers(`${env.WERKBANK_ORIGIN}/api/health`);
+  browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
+  await pictures(env);
+} finally {
+  await browser?.close();
+  await stopAll();
+  removeCluster(cluster);
+}
+
+async function open(env, who, viewport = { width: 1280, height: 800 }) {
+  const page = await (await browser.newContext({ baseURL: env.WERKBANK_ORIGIN, viewport })).newPage();
+  await page.goto('/sign-in');
+  if (!who) return page;
+  await page.getByLabel('Mail address').fill(`${who}@port-ambrel.example`);
+  await page.getByLabel('Password').fill('harbour-bench-2026');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.locator('.house-bar').waitFor();
+  return page;
+}
+
+async function pictures(env) {
+  const shot = async (page, name) => { await page.waitForTimeout(700); await page.screenshot({ path: join(folder, `${name}.png`) }); say(name); };
+  await shot(await open(env, null), 'sign-in');
+
+  const tech = await open(env, 'technician');
+  await shot(tech, 'bench');
+  await tech.getByTestId('place-1').getByRole('button', { name: 'Go on' }).click();
+  await tech.waitForURL('**/runs/**');
+  const sheet = tech.url();
+  const type = async (channel, text, enter = true) => {
+    const field = tech.getByTestId(new RegExp(`^channel-${channel}-`)).locator('.reading-input');
+    await field.fill(text);
+    if (enter) { await field.press('Enter'); await tech.locator('.log-line', { hasText: ` ${text} ` }).first().waitFor(); }
+  };
+  for (const [channel, text] of [['ex', '0'], ['h2s', '0.0'], ['co', '0'], ['o2', '20.8']]) await type(channel, text);
+  await tech.getByRole('button', { name: /Gas is on/ }).click();
+  await type('o2', '18.1');
+  await type('ex', '57', false);
+  await type('h2s', '25.25', false);
+  await shot(tech, 'run-sheet');
+  const tablet = await open(env, 'signatory', { width: 800, height: 1000 });
+  await tablet.goto(sheet);
+  await shot(tablet, 'run-sheet-800');
+  await tech.goto('/');
+  await tech.getByRole('button', { name: 'Light or dark' }).click();
+  await tech.goto(sheet);
+  await tech.getByTestId(/^channel-ex-/).locator('.reading-input').fill('52');
+  await shot(tech, 'run-sheet-dark');
+
+  const counter = await open(env, 'counter');
+  await counter.goto('/receive');
+  await counter.getByLabel('Customer', { exact: true }).fill('Fennick');
+  await counter.getByRole('button', { name: 'Fennick Biogas Cooperative', exact: true }).click();
+  await counter.getByLabel('Instrument', { exact: true }).fill('FBC-002');
+  await counter.locator('button.text-start', { hasText: 'FBC-002' }).click();
+  await counter.getByRole('group', { name: 'Filters and gaskets' }).getByRole('button', { name: 'fault' }).click();
+  await counter.getByLabel('What is wrong: Filters and gaskets').fill('inlet filter soiled');
+  await shot(counter, 'receive');
+  await counter.goto('/');
+  await counter.getByRole('link', { name: 'slip' }).first().click();
+  await counter.waitForURL('**/tickets/**');
+  await shot(counter, 'slip');
+
+  const sign = await open(env, 'signatory');
+  await sign.goto('/approve');
+  await sign.getByRole('link', { name: 'Look' }).first().click();
+  await sign.waitForURL('**/approve/**');
+  await shot(sign, 'approval');
+  await sign.getByRole('button', { name: 'Approve and issue the certificate' }).click();
+  await sign.waitForURL('**/certificates/**');
+  await shot(sign, 'certificate');
+  const pdf = join(home, 'c.pdf');
+  writeFileSync(pdf, await (await sign.request.get(`${sign.url()}/pdf`)).body());
+  run('pdftoppm', ['-r', '80', '-png', '-f', '1', '-l', '1', '-singlefile', pdf, join(home, 'page')]);
+  writeFileSync(join(folder, 'certificate-pdf.png'), readFileSync(join(home, 'page.png')));
+  await sign.goto(`${sign.url()}/label`);
+  await shot(sign, 'label');
+  await sign.goto('/due?window=all');
+  await shot(sign, 'due');
+  await sign.goto('/due');
+  await sign.getByRole('button', { name: 'Send the reminders that are due' }).click();
+  await sign.getByRole('status').filter({ hasText: 'sent' }).waitFor();
+  await sign.goto('/due/outbox');
+  await sign.getByTestId('mail').first().locator('summary').click();
+  await shot(sign, 'outbox');
+  await sign.goto('/assets?q=ASRY-006');
+  await sign.locator('tbody a').first().click();
+  await sign.waitForURL('**/assets/*-*');
+  await sign.waitForTimeout(1200);
+  await shot(sign, 'asset');
+  await sign.goto('/shelf');
+  await shot(sign, 'shelf');
+}
