@@ -1,22 +1,28 @@
 import * as yup from 'yup';
 import type { Command } from './command';
 
-const text = (most: number) => yup.string().trim().max(most);
+/** Trimmed text. The library's own `trim` fails on an object instead of naming the field. */
+const text = (most: number) => yup.string().transform((value: unknown) => (typeof value === 'string' ? value.trim() : value)).max(most);
 const step = text(200).required();
 const reason = text(500).min(3, 'Say in a few words why.').required('Say in a few words why.');
-const figures = yup.object().test('texts', 'figures must be texts', (value) => !value || Object.values(value).every((entry) => typeof entry === 'string' && entry.length <= 60));
+/** A map with keys of its own, each value checked: the validator would strip the keys of a plain object, since it knows none of them. */
+const mapOf = (value: yup.Schema) => yup.lazy((given: unknown) => (given && typeof given === 'object' && !Array.isArray(given)
+  ? yup.object(Object.fromEntries(Object.keys(given).slice(0, 100).map((key) => [key, value]))) : yup.object().optional().default(undefined)));
+const figures = mapOf(text(60).defined());
+const answers = mapOf(yup.object({ value: text(200).defined(), note: text(500).optional() }));
+const movements = mapOf(yup.object({ moved: yup.boolean().required(), rightWay: yup.boolean().required(), shown: text(20).optional() }));
 
 /** One schema a command, shared by the form and the route. `start` is missing on purpose: a run is started by the bench, never by a post. */
 const SCHEMAS: Record<Exclude<Command['type'], 'start'>, yup.ObjectSchema<object>> = {
   enterStep: yup.object({ step }),
-  completeStep: yup.object({ step, answers: yup.object().optional().default(undefined), conditions: figures.optional().default(undefined), deviation: text(500).optional() }),
+  completeStep: yup.object({ step, answers, conditions: figures, deviation: text(500).optional() }),
   skipStep: yup.object({ step, reason }),
   bindReference: yup.object({ slot: text(60).required(), reference: text(60).required('Choose one.'), flowLPerMin: text(10).matches(/^\d+(\.\d+)?$/, { message: 'A flow such as 0.5', excludeEmptyString: true }).optional() }),
   changeStimulus: yup.object({ step, slot: text(60).required(), on: yup.boolean().required() }),
-  captureReading: yup.object({ step, point: text(60).required(), channel: text(60).required(), text: text(20).defined().default(''), status: yup.string().oneOf(['value', 'over', 'under', 'fault', 'flicker']).optional(), inputs: figures.optional().default(undefined) }),
-  adjust: yup.object({ step, channels: yup.array(text(60).required()).min(1).required(), outcome: yup.string().oneOf(['passed', 'failed', 'applied', 'discarded']).required('Did the instrument accept it?'), readBack: figures.optional().default(undefined) }),
+  captureReading: yup.object({ step, point: text(60).required(), channel: text(60).required(), text: text(20).defined().default(''), status: yup.string().oneOf(['value', 'over', 'under', 'fault', 'flicker']).optional(), inputs: figures }),
+  adjust: yup.object({ step, channels: yup.array(text(60).required()).min(1).required(), outcome: yup.string().oneOf(['passed', 'failed', 'applied', 'discarded']).required('Did the instrument accept it?'), readBack: figures }),
   save: yup.object({ step, readBack: text(60).optional() }),
-  bump: yup.object({ step, channels: yup.object().required(), outputs: yup.object().required() }),
+  bump: yup.object({ step, channels: movements, outputs: mapOf(yup.boolean().required()) }),
   care: yup.object({ step, note: text(500).optional() }),
   replacePart: yup.object({ channel: text(60).required(), part: text(60).required(), newSerial: text(60).required('The new serial is needed.') }),
   changeSetting: yup.object({ setting: text(60).required(), before: text(60).required(), after: text(60).required(), agreedBy: text(80).optional() }),

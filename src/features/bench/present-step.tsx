@@ -13,6 +13,8 @@ import { ReferenceStep } from './reference-step';
 import type { RunView } from './server/run-view';
 import type { LiveRun } from './use-run';
 
+const SAYS_IT_BESIDE_THE_FIELD: PlannedStep['step']['kind'][] = ['condition', 'check', 'reference', 'read', 'wait'];
+
 interface Props { run: LiveRun; view: RunView; present: PlannedStep | undefined; gasOpen: boolean }
 
 /** What to do now, large, with its reason, its caution and its clock. */
@@ -26,7 +28,7 @@ export function PresentStep({ run, view, present, gasOpen }: Props) {
       {step.reason && <p className="why">{step.reason}</p>}
       {step.caution && <p className="caution">{step.caution}</p>}
       <div className="mt-3"><StepBody run={run} view={view} present={present} /></div>
-      {run.refusal && !['text', 'reference', 'flowLPerMin', 'deviation'].includes(run.refusal.field ?? '') && <p className="notice bad mt-2 mb-0" role="alert">{run.refusal.sentence}</p>}
+      {run.refusal && !(run.refusal.field && SAYS_IT_BESIDE_THE_FIELD.includes(step.kind)) && <p className="notice bad mt-2 mb-0" role="alert">{run.refusal.sentence}</p>}
       <SkipStep run={run} present={present} />
     </section>
   );

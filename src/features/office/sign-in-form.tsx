@@ -19,7 +19,7 @@ export function SignInForm({ next }: { next: string }) {
     else setMessage(result.message);
   });
   return (
-    <Form onSubmit={submit} noValidate style={{ width: 'min(24rem, 100%)' }}>
+    <Form method="post" onSubmit={submit} noValidate style={{ width: 'min(24rem, 100%)' }}>
       <h1 className="mb-3">Sign in</h1>
       <Field label="Mail address" problem={errors.email?.message}><Form.Control type="email" autoComplete="username" autoFocus {...register('email')} /></Field>
       <Field label="Password" problem={errors.password?.message}><Form.Control type="password" autoComplete="current-password" {...register('password')} /></Field>

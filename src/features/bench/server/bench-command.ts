@@ -9,7 +9,7 @@ import type { UseCaseContext } from '@/platform/use-case';
 import { giveCommand } from './give-command';
 import { toEvent } from './run-store';
 
-const parcelSchema = yup.object({ run: yup.string().uuid().required(), commandId: yup.string().trim().min(8).max(80).required(), after: yup.number().integer().min(0).required(), command: yup.object().required() });
+const parcelSchema = yup.object({ run: yup.string().uuid().required(), commandId: yup.string().min(8).max(80).required(), after: yup.number().integer().min(0).required(), command: yup.object().required() });
 
 /** A parcel from the browser's outbox: checked, given, and answered with the events that this browser has not seen. */
 export async function benchCommand(context: UseCaseContext, body: unknown): Promise<{ ok: true; events: RunEvent[] } | { ok: false; refusal: Refusal }> {
