@@ -5,7 +5,11 @@ const never = (name, folder, path, extra = {}) => ({ name, severity: 'error', fr
 module.exports = {
   forbidden: [
     never('core-stands-alone', 'core', '^src/(?!core/)'),
-    never('core-only-listed-libraries', 'core', 'node_modules/(?!(decimal\\.js|date-fns|@date-fns|@noble|canonicalize|yup|@types)/)'),
+    never(
+      'core-only-listed-libraries',
+      'core',
+      'node_modules/(?!(decimal\\.js|date-fns|@date-fns|@noble|canonicalize|yup|@types)/)',
+    ),
     never('core-no-node', 'core', '.*', { dependencyTypes: ['core'] }),
     never('procedures-only-core', 'procedures', '^src/(?!core/|procedures/)'),
     never('standins-only-core', 'standins', '^src/(?!core/|standins/)'),
@@ -15,11 +19,42 @@ module.exports = {
     never('platform-below-features', 'platform', '^src/(features|app|processes|ui)/'),
     never('features-below-app', 'features', '^src/(app|processes|standins)/'),
     never('nothing-imports-app', '(?!app)[^/]+', '^src/app/'),
-    { name: 'features-by-their-doors', severity: 'error', from: { path: '^src/features/([^/]+)/', pathNot: '\\.test\\.tsx?$' }, to: { path: '^src/features/(?!$1/)[^/]+/(?!index\\.ts$|server\\.ts$)' } },
-    { name: 'app-by-the-doors', severity: 'error', from: { path: '^src/(app|processes)/' }, to: { path: '^src/features/[^/]+/(?!index\\.ts$|server\\.ts$|actions\\.ts$)' } },
+    {
+      name: 'features-by-their-doors',
+      severity: 'error',
+      from: { path: '^src/features/([^/]+)/', pathNot: '\\.test\\.tsx?$' },
+      to: { path: '^src/features/(?!$1/)[^/]+/(?!index\\.ts$|server\\.ts$)' },
+    },
+    {
+      name: 'app-by-the-doors',
+      severity: 'error',
+      from: { path: '^src/(app|processes)/' },
+      to: { path: '^src/features/[^/]+/(?!index\\.ts$|server\\.ts$|actions\\.ts$)' },
+    },
     // The browser's side of a feature meets the server only in actions.ts; types are free.
-    { name: 'browser-side-is-safe', severity: 'error', from: { path: '^src/(features/[^/]+/(?!server/|server\\.ts$|actions\\.ts$)|ui/|platform/client/)', pathNot: '\\.test\\.tsx?$' }, to: { path: '^src/data/|^src/platform/(?!client/|permission\\.ts$)|^src/features/[^/]+/server|node_modules/(pg|drizzle-orm|pdfmake|better-auth|nodemailer|pino)/', dependencyTypesNot: ['type-only'] } },
-    { name: 'core-no-circles', severity: 'error', from: { path: '^src/core/' }, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
+    {
+      name: 'browser-side-is-safe',
+      severity: 'error',
+      from: {
+        path: '^src/(features/[^/]+/(?!server/|server\\.ts$|actions\\.ts$)|ui/|platform/client/)',
+        pathNot: '\\.test\\.tsx?$',
+      },
+      to: {
+        path: '^src/data/|^src/platform/(?!client/|permission\\.ts$)|^src/features/[^/]+/server|node_modules/(pg|drizzle-orm|pdfmake|better-auth|nodemailer|pino)/',
+        dependencyTypesNot: ['type-only'],
+      },
+    },
+    {
+      name: 'core-no-circles',
+      severity: 'error',
+      from: { path: '^src/core/' },
+      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+    },
   ],
-  options: { tsConfig: { fileName: 'tsconfig.json' }, tsPreCompilationDeps: true, doNotFollow: { path: 'node_modules' }, exclude: { path: '\\.(test|fixture)\\.tsx?$' } },
+  options: {
+    tsConfig: { fileName: 'tsconfig.json' },
+    tsPreCompilationDeps: true,
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '\\.(test|fixture)\\.tsx?$' },
+  },
 };

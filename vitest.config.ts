@@ -8,7 +8,18 @@ export default defineConfig({
     projects: [
       { resolve: { alias }, test: { name: 'unit', include: ['src/**/*.test.ts'], environment: 'node' } },
       { resolve: { alias }, test: { name: 'build', include: ['tests/build/**/*.test.ts'], environment: 'node' } },
-      { resolve: { alias }, test: { name: 'database', include: ['tests/database/**/*.test.ts'], environment: 'node', testTimeout: 60_000, hookTimeout: 120_000, globalSetup: ['tests/database/cluster.setup.ts'], fileParallelism: false } },
+      {
+        resolve: { alias },
+        test: {
+          name: 'database',
+          include: ['tests/database/**/*.test.ts'],
+          environment: 'node',
+          testTimeout: 60_000,
+          hookTimeout: 120_000,
+          globalSetup: ['tests/database/cluster.setup.ts'],
+          fileParallelism: false,
+        },
+      },
     ],
   },
 });

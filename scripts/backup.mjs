@@ -6,7 +6,10 @@ import { giveUp, homeFolder, say } from './lib/system.mjs';
 
 const cluster = clusterAt(homeFolder());
 if (!cluster.state) giveUp('There is nothing to back up on this machine yet: npm start makes it.');
-const file = resolve(process.argv[2] ?? join(homeFolder(), 'backups', `werkbank-${new Date().toISOString().slice(0, 19).replace(/[:T]/g, '-')}.dump`));
+const file = resolve(
+  process.argv[2] ??
+    join(homeFolder(), 'backups', `werkbank-${new Date().toISOString().slice(0, 19).replace(/[:T]/g, '-')}.dump`),
+);
 mkdirSync(dirname(file), { recursive: true });
 const { startedHere } = await startCluster(cluster);
 dumpDatabase(cluster, file);

@@ -16,7 +16,8 @@ try {
   migrate(cluster);
   const env = { ...environment({ cluster, home, port: 3999, smtpPort: 1 }), OWNER_DATABASE_URL: addresses(cluster).owner };
   tsx(['src/processes/seed.ts'], env);
-  process.exitCode = spawnSync(process.execPath, [TSX, 'src/processes/bench.ts'], { cwd: ROOT, env, stdio: 'inherit' }).status ?? 1;
+  process.exitCode =
+    spawnSync(process.execPath, [TSX, 'src/processes/bench.ts'], { cwd: ROOT, env, stdio: 'inherit' }).status ?? 1;
 } finally {
   removeCluster(cluster);
 }

@@ -1,7 +1,16 @@
 // npm run restore -- FILE [--replace]: fills this machine's database from a backup, then verifies it. An existing database is replaced only when asked.
 import { existsSync } from 'node:fs';
 import { resolve } from 'node:path';
-import { addresses, clusterAt, dropDatabase, ensureDatabase, ensureServer, loadDatabase, startCluster, stopCluster } from './lib/cluster.mjs';
+import {
+  addresses,
+  clusterAt,
+  dropDatabase,
+  ensureDatabase,
+  ensureServer,
+  loadDatabase,
+  startCluster,
+  stopCluster,
+} from './lib/cluster.mjs';
 import { ensureModules, environment, migrate, tsx } from './lib/project.mjs';
 import { giveUp, homeFolder, run, say } from './lib/system.mjs';
 import { join } from 'node:path';
@@ -13,9 +22,17 @@ const home = homeFolder();
 const cluster = clusterAt(home);
 const { startedHere } = await startCluster(cluster);
 ensureDatabase(cluster);
-const tables = run(join(ensureServer(), 'psql'), ['-X', '-At', '-d', addresses(cluster).owner, '-c', "select count(*) from pg_tables where schemaname = 'public'"]).stdout.trim();
+const tables = run(join(ensureServer(), 'psql'), [
+  '-X',
+  '-At',
+  '-d',
+  addresses(cluster).owner,
+  '-c',
+  "select count(*) from pg_tables where schemaname = 'public'",
+]).stdout.trim();
 if (tables !== '0') {
-  if (!process.argv.includes('--replace')) giveUp('There is a database here already. To replace it: npm run restore -- FILE --replace');
+  if (!process.argv.includes('--replace'))
+    giveUp('There is a database here already. To replace it: npm run restore -- FILE --replace');
   dropDatabase(cluster);
   ensureDatabase(cluster);
 }

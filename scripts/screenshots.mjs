@@ -25,7 +25,18 @@ try {
   startScript('src/standins/mail-server.ts', { ...env, SMTP_PORT: String(smtpPort) }, { quiet: true });
   startWeb(env, { quiet: true });
   await answers(`${env.WERKBANK_ORIGIN}/api/health`);
-  browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
+  browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
+  });
   await pictures(env);
 } finally {
   await browser?.close();
@@ -45,7 +56,11 @@ async function open(env, who, viewport = { width: 1280, height: 800 }) {
 }
 
 async function pictures(env) {
-  const shot = async (page, name) => { await page.waitForTimeout(700); await page.screenshot({ path: join(folder, `${name}.png`) }); say(name); };
+  const shot = async (page, name) => {
+    await page.waitForTimeout(700);
+    await page.screenshot({ path: join(folder, `${name}.png`) });
+    say(name);
+  };
   await shot(await open(env, null), 'sign-in');
 
   const tech = await open(env, 'technician');
@@ -56,9 +71,21 @@ async function pictures(env) {
   const type = async (channel, text, enter = true) => {
     const field = tech.getByTestId(new RegExp(`^channel-${channel}-`)).locator('.reading-input');
     await field.fill(text);
-    if (enter) { await field.press('Enter'); await tech.locator('.log-line', { hasText: ` ${text} ` }).first().waitFor(); }
+    if (enter) {
+      await field.press('Enter');
+      await tech
+        .locator('.log-line', { hasText: ` ${text} ` })
+        .first()
+        .waitFor();
+    }
   };
-  for (const [channel, text] of [['ex', '0'], ['h2s', '0.0'], ['co', '0'], ['o2', '20.8']]) await type(channel, text);
+  for (const [channel, text] of [
+    ['ex', '0'],
+    ['h2s', '0.0'],
+    ['co', '0'],
+    ['o2', '20.8'],
+  ])
+    await type(channel, text);
   await tech.getByRole('button', { name: /Gas is on/ }).click();
   await type('o2', '18.1');
   await type('ex', '57', false);
@@ -70,7 +97,10 @@ async function pictures(env) {
   await tech.goto('/');
   await tech.getByRole('button', { name: 'Light or dark' }).click();
   await tech.goto(sheet);
-  await tech.getByTestId(/^channel-ex-/).locator('.reading-input').fill('52');
+  await tech
+    .getByTestId(/^channel-ex-/)
+    .locator('.reading-input')
+    .fill('52');
   await shot(tech, 'run-sheet-dark');
 
   const counter = await open(env, 'counter');

@@ -25,9 +25,27 @@ async function stop(code) {
 process.on('SIGINT', () => stop(0));
 process.on('SIGTERM', () => stop(0));
 
-const ended = (name) => (code) => { if (!stopping) { console.error(`${name} ended by itself (${code}).`); void stop(1); } };
-startScript('src/standins/mail-server.ts', { ...demo.env, SMTP_PORT: String(demo.smtpPort) }, { quiet: true, onExit: ended('The mail stand-in') });
-startWeb(demo.env, { dev, quiet: !dev, onLine: dev ? undefined : (line) => { if (/"level":(50|60)/.test(line) || /Error/.test(line)) console.error(line); }, onExit: ended('The web process') });
+const ended = (name) => (code) => {
+  if (!stopping) {
+    console.error(`${name} ended by itself (${code}).`);
+    void stop(1);
+  }
+};
+startScript(
+  'src/standins/mail-server.ts',
+  { ...demo.env, SMTP_PORT: String(demo.smtpPort) },
+  { quiet: true, onExit: ended('The mail stand-in') },
+);
+startWeb(demo.env, {
+  dev,
+  quiet: !dev,
+  onLine: dev
+    ? undefined
+    : (line) => {
+        if (/"level":(50|60)/.test(line) || /Error/.test(line)) console.error(line);
+      },
+  onExit: ended('The web process'),
+});
 try {
   await answers(`http://127.0.0.1:${port}/api/health`, 90);
 } catch (error) {

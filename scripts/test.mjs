@@ -40,11 +40,34 @@ async function suite(name, work, report, count) {
   tally.passed += counted.passed;
   tally.failed += counted.failed;
   say(`${counted.failed ? 'FAILED' : 'ok    '} ${name}: ${counted.passed} passed, ${counted.failed} failed`);
-  if (counted.failed) console.log(output.split('\n').filter((line) => !/✓/.test(line)).join('\n'));
+  if (counted.failed)
+    console.log(
+      output
+        .split('\n')
+        .filter((line) => !/✓/.test(line))
+        .join('\n'),
+    );
 }
 
-const vitest = (project) => suite(`${project} tests`, () => node(bin('vitest', 'vitest.mjs'), 'run', '--project', project, '--reporter=default', '--reporter=json', `--outputFile.json=test-results/${project}.json`),
-  join(ROOT, 'test-results', `${project}.json`), (report) => ({ passed: report.numPassedTests, failed: report.numFailedTests + report.numFailedTestSuites * (report.numFailedTests ? 0 : 1) }));
+const vitest = (project) =>
+  suite(
+    `${project} tests`,
+    () =>
+      node(
+        bin('vitest', 'vitest.mjs'),
+        'run',
+        '--project',
+        project,
+        '--reporter=default',
+        '--reporter=json',
+        `--outputFile.json=test-results/${project}.json`,
+      ),
+    join(ROOT, 'test-results', `${project}.json`),
+    (report) => ({
+      passed: report.numPassedTests,
+      failed: report.numFailedTests + report.numFailedTestSuites * (report.numFailedTests ? 0 : 1),
+    }),
+  );
 
 async function browserTests() {
   const home = mkdtempSync(join(tmpdir(), 'werkbank-e2e-'));
@@ -57,10 +80,28 @@ async function browserTests() {
     const env = environment({ cluster, home, port, smtpPort });
     say((await tsx(['src/processes/seed.ts'], env)).stdout.trim());
     startScript('src/standins/mail-server.ts', { ...env, SMTP_PORT: String(smtpPort) }, { quiet: true });
-    startWeb(env, { quiet: true, onLine: (line) => { if (/"level":(50|60)/.test(line)) console.log(line); } });
+    startWeb(env, {
+      quiet: true,
+      onLine: (line) => {
+        if (/"level":(50|60)/.test(line)) console.log(line);
+      },
+    });
     await answers(`http://127.0.0.1:${port}/api/health`);
-    await suite('browser tests', () => runBeside(process.execPath, [bin('@playwright/test', 'cli.js'), 'test'], { env: { ...env, E2E_ORIGIN: env.WERKBANK_ORIGIN, E2E_CLUSTER: home, OWNER_DATABASE_URL: addresses(cluster).owner, NODE_ENV: 'test' } }),
-      join(ROOT, 'test-results', 'e2e.json'), (report) => ({ passed: report.stats.expected + report.stats.flaky, failed: report.stats.unexpected }));
+    await suite(
+      'browser tests',
+      () =>
+        runBeside(process.execPath, [bin('@playwright/test', 'cli.js'), 'test'], {
+          env: {
+            ...env,
+            E2E_ORIGIN: env.WERKBANK_ORIGIN,
+            E2E_CLUSTER: home,
+            OWNER_DATABASE_URL: addresses(cluster).owner,
+            NODE_ENV: 'test',
+          },
+        }),
+      join(ROOT, 'test-results', 'e2e.json'),
+      (report) => ({ passed: report.stats.expected + report.stats.flaky, failed: report.stats.unexpected }),
+    );
   } finally {
     await stopAll();
     removeCluster(cluster);
@@ -70,8 +111,14 @@ async function browserTests() {
 setUp();
 // Two cores: the build uses one and a half, so only light things go beside it.
 await Promise.all([
-  (async () => { await check('arrows between folders', node('scripts/arrows.mjs')); await vitest('unit'); })(),
-  check('lint', node(bin('eslint', 'bin', 'eslint.js'), '--max-warnings', '0', '.')),
+  (async () => {
+    await check('arrows between folders', node('scripts/arrows.mjs'));
+    await vitest('unit');
+  })(),
+  (async () => {
+    await check('format', node(bin('prettier', 'bin', 'prettier.cjs'), '--check', '--log-level', 'warn', '.'));
+    await check('lint', node(bin('eslint', 'bin', 'eslint.js'), '--max-warnings', '0', '.'));
+  })(),
 ]);
 await vitest('database');
 ensureBuild();

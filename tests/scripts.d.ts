@@ -1,6 +1,11 @@
 // The scripts are plain modules; the tests use their cluster.
 declare module '*/scripts/lib/cluster.mjs' {
-  export interface Cluster { home: string; data: string; throwAway: boolean; state: { port: number; superuser: string; owner: string; app: string } }
+  export interface Cluster {
+    home: string;
+    data: string;
+    throwAway: boolean;
+    state: { port: number; superuser: string; owner: string; app: string };
+  }
   export function clusterAt(home: string, options?: { throwAway?: boolean }): Cluster;
   export function startCluster(cluster: Cluster): Promise<{ startedHere: boolean }>;
   export function stopCluster(cluster: Cluster): void;

@@ -9,14 +9,29 @@ function begin(args, env, { quiet = false, onLine, onExit } = {}) {
   // A group of its own: Ctrl-C in the terminal reaches this script alone, which then ends its children in order.
   const child = spawn(process.execPath, args, { cwd: ROOT, env, stdio: ['ignore', 'pipe', 'pipe'], detached: true });
   children.add(child);
-  const show = (chunk) => String(chunk).split('\n').filter(Boolean).forEach((line) => { onLine?.(line); if (!quiet) console.log(line); });
+  const show = (chunk) =>
+    String(chunk)
+      .split('\n')
+      .filter(Boolean)
+      .forEach((line) => {
+        onLine?.(line);
+        if (!quiet) console.log(line);
+      });
   child.stdout.on('data', show);
   child.stderr.on('data', show);
-  child.on('exit', (code) => { children.delete(child); onExit?.(code); });
+  child.on('exit', (code) => {
+    children.delete(child);
+    onExit?.(code);
+  });
   return child;
 }
 
-export const startWeb = (env, options) => begin([NEXT, ...(options?.dev ? ['dev'] : ['start']), '-H', '127.0.0.1', '-p', env.PORT], options?.dev ? { ...env, NODE_ENV: 'development' } : env, options);
+export const startWeb = (env, options) =>
+  begin(
+    [NEXT, ...(options?.dev ? ['dev'] : ['start']), '-H', '127.0.0.1', '-p', env.PORT],
+    options?.dev ? { ...env, NODE_ENV: 'development' } : env,
+    options,
+  );
 export const startScript = (file, env, options) => begin([TSX, file], env, options);
 
 export async function stopChild(child, patience = 8000) {
@@ -39,7 +54,9 @@ export async function answers(url, seconds = 60) {
     try {
       const response = await fetch(url, { signal: AbortSignal.timeout(2000) });
       if (response.ok) return;
-    } catch { /* not yet */ }
+    } catch {
+      /* not yet */
+    }
     await new Promise((resolve) => setTimeout(resolve, 150));
   }
   throw new Error(`${url} did not answer within ${seconds} s`);

@@ -15,7 +15,10 @@ export function ensureModules() {
   const lock = hashOf('package-lock.json');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
   say('installing packages (npm ci)');
-  const result = run('npm', ['ci', '--no-audit', '--no-fund'], { mayFail: true, env: { ...process.env, PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1', NODE_ENV: 'development' } });
+  const result = run('npm', ['ci', '--no-audit', '--no-fund'], {
+    mayFail: true,
+    env: { ...process.env, PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1', NODE_ENV: 'development' },
+  });
   if (result.status !== 0) giveUp(`npm ci failed:\n${result.stderr}`);
   writeFileSync(stamp, lock);
 }
@@ -40,7 +43,11 @@ export function secretsOf(home) {
     const { privateKey, publicKey } = generateKeyPairSync('ed25519');
     writePrivate(file, {
       session: randomBytes(32).toString('hex'),
-      signing: { id: `key-${randomBytes(4).toString('hex')}`, private: privateKey.export({ type: 'pkcs8', format: 'pem' }), public: publicKey.export({ type: 'spki', format: 'pem' }) },
+      signing: {
+        id: `key-${randomBytes(4).toString('hex')}`,
+        private: privateKey.export({ type: 'pkcs8', format: 'pem' }),
+        public: publicKey.export({ type: 'spki', format: 'pem' }),
+      },
     });
   }
   return readJson(file);
@@ -52,7 +59,8 @@ export function environment({ cluster, home, port, smtpPort, origin }) {
   const secrets = secretsOf(home);
   mkdirSync(join(home, 'mail'), { recursive: true });
   return {
-    ...process.env, ...QUIET,
+    ...process.env,
+    ...QUIET,
     DATABASE_URL: app,
     WERKBANK_HOME: home,
     WERKBANK_SECRET: secrets.session,

@@ -35,8 +35,12 @@ export function runBeside(command, args, options = {}) {
   return new Promise((resolve) => {
     const child = spawn(command, args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'], ...options });
     let output = '';
-    child.stdout.on('data', (chunk) => { output += chunk; });
-    child.stderr.on('data', (chunk) => { output += chunk; });
+    child.stdout.on('data', (chunk) => {
+      output += chunk;
+    });
+    child.stderr.on('data', (chunk) => {
+      output += chunk;
+    });
     child.on('error', (error) => resolve({ code: 1, output: output + error.message }));
     child.on('close', (code) => resolve({ code: code ?? 1, output }));
   });
@@ -52,7 +56,10 @@ export function aptInstall(packages, what) {
   const sentence = `${what} is missing. Please install the Debian package${packages.length > 1 ? 's' : ''} ${packages.join(', ')} and start again.`;
   if (!installed('apt-get') || (!isRoot && run('sudo', ['-n', 'true'], { mayFail: true }).status !== 0)) giveUp(sentence);
   say(`installing ${packages.join(', ')}`);
-  const apt = (...args) => { const [first, ...rest] = [...prefix, 'env', 'DEBIAN_FRONTEND=noninteractive', 'apt-get', ...args]; return run(first, rest, { mayFail: true }); };
+  const apt = (...args) => {
+    const [first, ...rest] = [...prefix, 'env', 'DEBIAN_FRONTEND=noninteractive', 'apt-get', ...args];
+    return run(first, rest, { mayFail: true });
+  };
   if (apt('install', '-y', '--no-install-recommends', ...packages).status === 0) return;
   apt('update');
   const second = apt('install', '-y', '--no-install-recommends', ...packages);
@@ -63,7 +70,10 @@ export function freePort() {
   return new Promise((resolve, reject) => {
     const server = createServer();
     server.once('error', reject);
-    server.listen(0, '127.0.0.1', () => { const { port } = server.address(); server.close(() => resolve(port)); });
+    server.listen(0, '127.0.0.1', () => {
+      const { port } = server.address();
+      server.close(() => resolve(port));
+    });
   });
 }
 
@@ -96,7 +106,10 @@ export function hashOf(...paths) {
   const hash = createHash('sha256');
   const add = (path) => {
     if (!existsSync(path)) return;
-    if (statSync(path).isDirectory()) readdirSync(path).sort().forEach((name) => add(join(path, name)));
+    if (statSync(path).isDirectory())
+      readdirSync(path)
+        .sort()
+        .forEach((name) => add(join(path, name)));
     else hash.update(path).update(readFileSync(path));
   };
   paths.forEach((path) => add(join(ROOT, path)));

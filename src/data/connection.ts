@@ -10,7 +10,12 @@ const kept = globalThis as { werkbankPool?: Pool };
 
 export function pool(): Pool {
   if (!kept.werkbankPool) {
-    kept.werkbankPool = new Pool({ connectionString: process.env.DATABASE_URL, max: 20, connectionTimeoutMillis: 4000, idleTimeoutMillis: 30_000 });
+    kept.werkbankPool = new Pool({
+      connectionString: process.env.DATABASE_URL,
+      max: 20,
+      connectionTimeoutMillis: 4000,
+      idleTimeoutMillis: 30_000,
+    });
     // A connection that breaks while idle is replaced; without a listener it would end the process.
     kept.werkbankPool.on('error', () => undefined);
   }

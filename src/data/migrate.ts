@@ -11,11 +11,20 @@ export async function migrate(address: string): Promise<string[]> {
   const client = new Client({ connectionString: address });
   await client.connect();
   try {
-    await client.query("set client_min_messages = warning; select pg_advisory_lock(7201)");
-    await client.query('create table if not exists schema_migration (name text primary key, hash text not null, at timestamptz(3) not null default now())');
-    const seen = new Map((await client.query<{ name: string; hash: string }>('select name, hash from schema_migration')).rows.map((row) => [row.name, row.hash]));
+    await client.query('set client_min_messages = warning; select pg_advisory_lock(7201)');
+    await client.query(
+      'create table if not exists schema_migration (name text primary key, hash text not null, at timestamptz(3) not null default now())',
+    );
+    const seen = new Map(
+      (await client.query<{ name: string; hash: string }>('select name, hash from schema_migration')).rows.map((row) => [
+        row.name,
+        row.hash,
+      ]),
+    );
     const ran: string[] = [];
-    for (const name of readdirSync(FOLDER).filter((file) => file.endsWith('.sql')).sort()) {
+    for (const name of readdirSync(FOLDER)
+      .filter((file) => file.endsWith('.sql'))
+      .sort()) {
       const sql = readFileSync(join(FOLDER, name), 'utf8');
       const hash = createHash('sha256').update(sql).digest('hex');
       if (seen.has(name)) {

@@ -18,14 +18,26 @@ interface Options<S extends Schema> {
 }
 
 /** The wrapper of every server action: session, role, Yup, one transaction with its audit entry, a clear error. */
-export function action<S extends Schema, T>(options: Options<S>, work: (context: UseCaseContext, input: InferType<S>) => Promise<T>) {
+export function action<S extends Schema, T>(
+  options: Options<S>,
+  work: (context: UseCaseContext, input: InferType<S>) => Promise<T>,
+) {
   return async function serverAction(raw: unknown): Promise<ActionResult<T>> {
     try {
       const now = systemClock().now();
       const actor = options.permission === 'public' ? null : await currentActor();
-      if (options.permission !== 'public' && !actor) return { ok: false, code: 'signedOut', message: 'You are signed out. Sign in again in another window; what you typed stays here.', fields: {}, status: 401 };
+      if (options.permission !== 'public' && !actor)
+        return {
+          ok: false,
+          code: 'signedOut',
+          message: 'You are signed out. Sign in again in another window; what you typed stays here.',
+          fields: {},
+          status: 401,
+        };
       if (!may(actor?.role ?? null, options.permission)) {
-        await database().transaction((tx) => recordAudit({ tx, actor: actor!, now }, 'refused', options.name, { needs: options.permission }));
+        await database().transaction((tx) =>
+          recordAudit({ tx, actor: actor!, now }, 'refused', options.name, { needs: options.permission }),
+        );
         return { ok: false, code: 'notAllowed', message: `A ${actor!.role} can’t do this.`, fields: {}, status: 403 };
       }
       const input = (await options.schema.validate(raw, { abortEarly: false, stripUnknown: true })) as InferType<S>;

@@ -15,7 +15,11 @@ function make() {
     secret: process.env.WERKBANK_SECRET,
     baseURL: process.env.WERKBANK_ORIGIN,
     // Self sign-up is off: people are added by an administrator. The library's own routes are not mounted.
-    emailAndPassword: { enabled: true, disableSignUp: true, password: { hash: hashPassword, verify: ({ hash: stored, password }) => verify(stored, password) } },
+    emailAndPassword: {
+      enabled: true,
+      disableSignUp: true,
+      password: { hash: hashPassword, verify: ({ hash: stored, password }) => verify(stored, password) },
+    },
     user: { additionalFields: { role: { type: 'string', input: false }, active: { type: 'boolean', input: false } } },
     session: { expiresIn: 60 * 60 * 12, updateAge: 60 * 60 },
     // Failures are limited in the database (sign-in.ts), where every web process sees them.

@@ -9,7 +9,10 @@ let listening: Promise<void> | null = null;
 function listen(): Promise<void> {
   listening ??= (async () => {
     const client = new Client({ connectionString: process.env.DATABASE_URL });
-    const again = () => { listening = null; if (listeners.size) setTimeout(() => void listen().catch(() => undefined), 1000); };
+    const again = () => {
+      listening = null;
+      if (listeners.size) setTimeout(() => void listen().catch(() => undefined), 1000);
+    };
     try {
       await client.connect();
       client.on('notification', (message) => listeners.forEach((tell) => tell(message.payload ?? '')));
@@ -39,9 +42,19 @@ export function runChangeStream(signal: AbortSignal): ReadableStream<Uint8Array>
       const breath = setInterval(() => controller.enqueue(encoder.encode(': still here\n\n')), 20_000);
       listeners.add(tell);
       void listen().catch(() => undefined);
-      stop = () => { clearInterval(breath); listeners.delete(tell); try { controller.close(); } catch { /* closed by the browser already */ } };
+      stop = () => {
+        clearInterval(breath);
+        listeners.delete(tell);
+        try {
+          controller.close();
+        } catch {
+          /* closed by the browser already */
+        }
+      };
       signal.addEventListener('abort', stop);
     },
-    cancel() { stop(); },
+    cancel() {
+      stop();
+    },
   });
 }

@@ -2,14 +2,19 @@ import { tz } from '@date-fns/tz';
 import { format } from 'date-fns';
 
 /** Time is a port: one clock, asked here and handed on as an argument. */
-export interface Clock { now(): Date; speed: number }
+export interface Clock {
+  now(): Date;
+  speed: number;
+}
 
 const START = Date.now();
 
 /** The machine's clock, or a faster one for practice and tests (WERKBANK_CLOCK_SPEED): what runs on it is marked "practice". */
 export function systemClock(): Clock {
   const speed = Number(process.env.WERKBANK_CLOCK_SPEED ?? 1);
-  return speed > 0 && speed !== 1 ? { speed, now: () => new Date(START + (Date.now() - START) * speed) } : { speed: 1, now: () => new Date() };
+  return speed > 0 && speed !== 1
+    ? { speed, now: () => new Date(START + (Date.now() - START) * speed) }
+    : { speed: 1, now: () => new Date() };
 }
 
 /** Whether runs started now are practice: no genuine certificate comes of them outside demo and tests. */

@@ -10,7 +10,13 @@ import { currentActor } from './session';
 
 type Params = Record<string, string>;
 type Search = Record<string, string | string[] | undefined>;
-export interface PageContext { tx: Transaction; actor: Actor; now: Date; params: Params; search: Record<string, string> }
+export interface PageContext {
+  tx: Transaction;
+  actor: Actor;
+  now: Date;
+  params: Params;
+  search: Record<string, string>;
+}
 
 const NOBODY: Actor = { id: '', name: '', role: 'counter' };
 
@@ -24,10 +30,14 @@ export function page(options: { permission: Permission; name: string }, render: 
     const actor = options.permission === 'public' ? null : await currentActor();
     if (options.permission !== 'public' && !actor) redirect(`/sign-in?next=${encodeURIComponent(address(options.name, params))}`);
     if (!may(actor?.role ?? null, options.permission)) {
-      await database().transaction((tx) => recordAudit({ tx, actor: actor!, now }, 'refused', options.name, { needs: options.permission }));
+      await database().transaction((tx) =>
+        recordAudit({ tx, actor: actor!, now }, 'refused', options.name, { needs: options.permission }),
+      );
       forbidden();
     }
-    const plain = Object.fromEntries(Object.entries(search).flatMap(([key, value]) => (typeof value === 'string' ? [[key, value]] : [])));
+    const plain = Object.fromEntries(
+      Object.entries(search).flatMap(([key, value]) => (typeof value === 'string' ? [[key, value]] : [])),
+    );
     return database().transaction((tx) => render({ tx, actor: actor ?? NOBODY, now, params, search: plain }));
   };
 }

@@ -2,7 +2,12 @@ import type { Refusal } from '@/core/run/refusal';
 
 /** Something a person can put right: shown beside its field, nothing half-written (the transaction is rolled back). */
 export class Problem extends Error {
-  constructor(message: string, readonly fields: Record<string, string> = {}, readonly status: 400 | 403 | 404 | 409 | 429 = 400, readonly extra: Record<string, unknown> = {}) {
+  constructor(
+    message: string,
+    readonly fields: Record<string, string> = {},
+    readonly status: 400 | 403 | 404 | 409 | 429 = 400,
+    readonly extra: Record<string, unknown> = {},
+  ) {
     super(message);
   }
 

@@ -15,7 +15,15 @@ export interface WorkshopSettings {
 }
 
 export const DEFAULT_SETTINGS: WorkshopSettings = {
-  name: 'Workshop', address: '', place: '', zone: 'UTC', mailFrom: 'workshop@localhost', places: 6, samePersonApproves: false, remindAheadDays: 21, remindAfterDays: 14,
+  name: 'Workshop',
+  address: '',
+  place: '',
+  zone: 'UTC',
+  mailFrom: 'workshop@localhost',
+  places: 6,
+  samePersonApproves: false,
+  remindAheadDays: 21,
+  remindAfterDays: 14,
 };
 
 export async function readSettings(db: Transaction | Database): Promise<WorkshopSettings> {
@@ -24,5 +32,8 @@ export async function readSettings(db: Transaction | Database): Promise<Workshop
 }
 
 export async function writeSettings(db: Transaction, settings: WorkshopSettings): Promise<void> {
-  await db.insert(setting).values({ key: 'workshop', value: settings }).onConflictDoUpdate({ target: setting.key, set: { value: settings } });
+  await db
+    .insert(setting)
+    .values({ key: 'workshop', value: settings })
+    .onConflictDoUpdate({ target: setting.key, set: { value: settings } });
 }

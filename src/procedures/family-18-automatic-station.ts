@@ -15,18 +15,48 @@ export const family18: Procedure = {
     { role: 'h2s', label: 'H₂S', measurands: ['hydrogen sulphide'], optional: true },
     { role: 'co', label: 'CO', measurands: ['carbon monoxide'], optional: true },
   ],
-  slots: ['a', 'b', 'c', 'd'].map((id) => ({ id: `cylinder-${id}`, label: `cylinder ${id.toUpperCase()}`, kind: 'gas' as const })),
+  slots: ['a', 'b', 'c', 'd'].map((id) => ({
+    id: `cylinder-${id}`,
+    label: `cylinder ${id.toUpperCase()}`,
+    kind: 'gas' as const,
+  })),
   points: [
-    { id: 'span-a', label: 'Gas A', channels: ['o2', 'ex', 'h2s', 'co'], target: { kind: 'material', slot: 'cylinder-a', component: 'channelGas', via: 'lelScale' } },
-    { id: 'span-b', label: 'Gas B', channels: ['o2', 'ex', 'h2s', 'co'], target: { kind: 'material', slot: 'cylinder-b', component: 'channelGas', via: 'lelScale' } },
+    {
+      id: 'span-a',
+      label: 'Gas A',
+      channels: ['o2', 'ex', 'h2s', 'co'],
+      target: { kind: 'material', slot: 'cylinder-a', component: 'channelGas', via: 'lelScale' },
+    },
+    {
+      id: 'span-b',
+      label: 'Gas B',
+      channels: ['o2', 'ex', 'h2s', 'co'],
+      target: { kind: 'material', slot: 'cylinder-b', component: 'channelGas', via: 'lelScale' },
+    },
   ],
   steps: [
     {
-      id: 'log', kind: 'group', title: 'What the station did', order: 'any', steps: [
+      id: 'log',
+      kind: 'group',
+      title: 'What the station did',
+      order: 'any',
+      steps: [
         { id: 'gas', kind: 'reference', title: 'Gas', slots: ['cylinder-a'] },
-        { id: 'bump', kind: 'bump', title: 'Bump', channels: ['o2', 'ex', 'h2s', 'co'], method: 'station', outputs: ['sound', 'light', 'vibration'] },
         {
-          id: 'calibration', kind: 'group', title: 'Calibrate when the bump fails', order: 'any', when: { is: 'bumpFailed' }, steps: [
+          id: 'bump',
+          kind: 'bump',
+          title: 'Bump',
+          channels: ['o2', 'ex', 'h2s', 'co'],
+          method: 'station',
+          outputs: ['sound', 'light', 'vibration'],
+        },
+        {
+          id: 'calibration',
+          kind: 'group',
+          title: 'Calibrate when the bump fails',
+          order: 'any',
+          when: { is: 'bumpFailed' },
+          steps: [
             { id: 'before', kind: 'read', title: 'As found', points: ['span-a'], phase: 'asFound' },
             { id: 'adjust', kind: 'adjust', title: 'Calibrate', points: ['span-a'], action: 'calibrate', together: true },
             { id: 'after', kind: 'read', title: 'As left', points: ['span-a'], phase: 'asLeft' },

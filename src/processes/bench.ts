@@ -33,20 +33,35 @@ async function dueListAgainstSql(): Promise<boolean> {
   const db = database();
   const pages: Record<string, number> = {};
   let met = true;
-  for (const [name, count] of [['1 k', 1_000], ['100 k', 100_000]] as const) {
+  for (const [name, count] of [
+    ['1 k', 1_000],
+    ['100 k', 100_000],
+  ] as const) {
     await owner.query(`insert into asset (customer_id, model_id, maker, serial, tag, next_due, due_basis, created_at)
       select c.id, m.id, m.maker, 'BENCH-${count}-' || n, 'T' || n, current_date + (n % 700) - 100, '{"from": "2026-01-01", "reason": "bench"}', now()
       from generate_series(1, ${count} - (select count(*)::int from asset)) n,
         lateral (select id from customer order by id offset (n % 9) limit 1) c, lateral (select id, maker from instrument_model order by id offset (n % 10) limit 1) m`);
     await owner.query('analyze asset');
-    const [ours, raw] = await inTurn(150, () => dueList(db, { window: 'all', today }), () => pool().query(RAW));
+    const [ours, raw] = await inTurn(
+      150,
+      () => dueList(db, { window: 'all', today }),
+      () => pool().query(RAW),
+    );
     pages[name] = ours!;
     met &&= ours! / raw! <= 1.5;
-    console.log(`due list, first page of 40 at ${name} assets: ${ours!.toFixed(2)} ms, raw SQL ${raw!.toFixed(2)} ms: ${verdict(ours! / raw!, 1.5)}`);
+    console.log(
+      `due list, first page of 40 at ${name} assets: ${ours!.toFixed(2)} ms, raw SQL ${raw!.toFixed(2)} ms: ${verdict(ours! / raw!, 1.5)}`,
+    );
     let after: string | undefined;
     for (let page = 0; page < 15; page += 1) after = (await dueList(db, { window: 'all', today, after })).next ?? after;
-    const [deep, big] = await inTurn(60, () => dueList(db, { window: 'all', today, after }), () => dueList(db, { window: 'all', today, pageSize: 400 }));
-    console.log(`  16th page ${deep!.toFixed(2)} ms (${(deep! / ours!).toFixed(2)} × the first); a page ten times as long ${big!.toFixed(2)} ms (${(big! / ours!).toFixed(2)} ×)`);
+    const [deep, big] = await inTurn(
+      60,
+      () => dueList(db, { window: 'all', today, after }),
+      () => dueList(db, { window: 'all', today, pageSize: 400 }),
+    );
+    console.log(
+      `  16th page ${deep!.toFixed(2)} ms (${(deep! / ours!).toFixed(2)} × the first); a page ten times as long ${big!.toFixed(2)} ms (${(big! / ours!).toFixed(2)} ×)`,
+    );
   }
   const growth = pages['100 k']! / pages['1 k']!;
   console.log(`  100 times the table: ${growth.toFixed(2)} × the time of a page`);
@@ -55,14 +70,33 @@ async function dueListAgainstSql(): Promise<boolean> {
 }
 
 async function certificatesAgainstLibrary(): Promise<boolean> {
-  const { rows } = await pool().query('select id, content, hash, token, signature, key_id, issued_at from certificate order by serial desc limit 60');
+  const { rows } = await pool().query(
+    'select id, content, hash, token, signature, key_id, issued_at from certificate order by serial desc limit 60',
+  );
   const fresh = [...rows];
-  const definitions = rows.map((row) => certificateDefinition(row.content, { hash: row.hash, token: row.token, signature: row.signature, keyId: row.key_id, issuedAt: row.issued_at, origin: process.env.WERKBANK_ORIGIN ?? '' }));
+  const definitions = rows.map((row) =>
+    certificateDefinition(row.content, {
+      hash: row.hash,
+      token: row.token,
+      signature: row.signature,
+      keyId: row.key_id,
+      issuedAt: row.issued_at,
+      origin: process.env.WERKBANK_ORIGIN ?? '',
+    }),
+  );
   let bytes = 0;
-  const [ours, library] = await inTurn(40,
-    async () => { bytes = (await database().transaction((tx) => certificatePdfOf({ tx, now: new Date() }, fresh.pop()!.id))).bytes.length; },
-    async () => { await drawDefinition(definitions.pop()!); });
-  console.log(`certificates from the database to a kept PDF: ${(1000 / ours!).toFixed(1)} a second (${Math.round(bytes / 1024)} KB each), the library alone with ready data ${(1000 / library!).toFixed(1)}: ${verdict(ours! / library!, 1.3)}`);
+  const [ours, library] = await inTurn(
+    40,
+    async () => {
+      bytes = (await database().transaction((tx) => certificatePdfOf({ tx, now: new Date() }, fresh.pop()!.id))).bytes.length;
+    },
+    async () => {
+      await drawDefinition(definitions.pop()!);
+    },
+  );
+  console.log(
+    `certificates from the database to a kept PDF: ${(1000 / ours!).toFixed(1)} a second (${Math.round(bytes / 1024)} KB each), the library alone with ready data ${(1000 / library!).toFixed(1)}: ${verdict(ours! / library!, 1.3)}`,
+  );
   return ours! / library! <= 1.3;
 }
 

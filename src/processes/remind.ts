@@ -13,5 +13,7 @@ const made = await database().transaction(async (tx) => {
   return result;
 });
 const sent = await sendQueued(database(), () => clock.now());
-console.log(`${made.mails} mails for ${made.instruments} instruments made; sent ${sent.sent}, waiting ${sent.queued}, uncertain ${sent.uncertain}, refused ${sent.refused}`);
+console.log(
+  `${made.mails} mails for ${made.instruments} instruments made; sent ${sent.sent}, waiting ${sent.queued}, uncertain ${sent.uncertain}, refused ${sent.refused}`,
+);
 await closeDatabase();

@@ -21,7 +21,11 @@ async function seed(now: Date): Promise<string> {
   const db = database();
   const visits = await db.transaction(async (tx) => {
     await writeSettings(tx, WORKSHOP);
-    for (const person of USERS) await addUser({ tx, actor: SYSTEM, now: subMonths(now, 30) }, { ...person, role: person.role as Role, password: DEMO_PASSWORD });
+    for (const person of USERS)
+      await addUser(
+        { tx, actor: SYSTEM, now: subMonths(now, 30) },
+        { ...person, role: person.role as Role, password: DEMO_PASSWORD },
+      );
     await stockShelf(tx, now);
     const assets = await makeAssets(tx, now, random);
     return plan(assets, now, random);
@@ -32,7 +36,18 @@ async function seed(now: Date): Promise<string> {
     await db.transaction(async (tx) => {
       for (const [index, visit] of visits.slice(from, from + 25).entries()) {
         const standing = !['returned', 'toReturn', 'toApprove', 'inTray'].includes(visit.upTo);
-        await liveThrough(tx, visit, actors, random, standing ? 1 + visits.filter((other, at) => at < from + index && !['returned', 'toReturn', 'toApprove', 'inTray'].includes(other.upTo)).length : 6);
+        await liveThrough(
+          tx,
+          visit,
+          actors,
+          random,
+          standing
+            ? 1 +
+                visits.filter(
+                  (other, at) => at < from + index && !['returned', 'toReturn', 'toApprove', 'inTray'].includes(other.upTo),
+                ).length
+            : 6,
+        );
       }
     });
   }
@@ -50,26 +65,64 @@ async function makeAssets(tx: Transaction, now: Date, random: Random): Promise<S
   }
   const made: SeedAsset[] = [];
   for (const person of CUSTOMERS) {
-    const [owner] = await tx.insert(customer).values({ ...person, createdAt: since }).returning();
+    const [owner] = await tx
+      .insert(customer)
+      .values({ ...person, createdAt: since })
+      .returning();
     let tag = 0;
     for (const [name, count] of Object.entries(FLEETS[person.name] ?? {})) {
       const model = MODELS.find((candidate) => candidate.name === name)!;
       for (let i = 0; i < count; i += 1) {
         tag += 1;
         const serial = `${model.maker.slice(0, 2).toUpperCase()}${random.whole(10, 99)}-${String(random.whole(1000, 99999)).padStart(5, '0')}`;
-        const [row] = await tx.insert(asset).values({ customerId: owner!.id, modelId: models.get(name)!, maker: model.maker, serial, tag: `${person.name.split(' ').map((word) => word[0]).join('')}-${String(tag).padStart(3, '0')}`, createdAt: since }).returning({ id: asset.id });
-        await tx.insert(assetChannel).values(model.channels.map((channel, position) => ({
-          assetId: row!.id, position, ...channel, status: channel.role === 'so2' && i > 0 ? ('removed' as const) : ('fitted' as const), sensorSerial: `${channel.role.toUpperCase()}${random.whole(100000, 999999)}`, installedOn: format(subMonths(now, random.whole(20, 30)), 'yyyy-MM-dd'),
-        })));
+        const [row] = await tx
+          .insert(asset)
+          .values({
+            customerId: owner!.id,
+            modelId: models.get(name)!,
+            maker: model.maker,
+            serial,
+            tag: `${person.name
+              .split(' ')
+              .map((word) => word[0])
+              .join('')}-${String(tag).padStart(3, '0')}`,
+            createdAt: since,
+          })
+          .returning({ id: asset.id });
+        await tx.insert(assetChannel).values(
+          model.channels.map((channel, position) => ({
+            assetId: row!.id,
+            position,
+            ...channel,
+            status: channel.role === 'so2' && i > 0 ? ('removed' as const) : ('fitted' as const),
+            sensorSerial: `${channel.role.toUpperCase()}${random.whole(100000, 999999)}`,
+            installedOn: format(subMonths(now, random.whole(20, 30)), 'yyyy-MM-dd'),
+          })),
+        );
         const index = made.length;
-        made.push({ id: row!.id, customerId: owner!.id, model: name, every: model.every, agreesDue: person.agreesDue, character: index === 5 ? 'poisoned' : random.next() < 0.22 ? 'drifting' : 'steady', index });
+        made.push({
+          id: row!.id,
+          customerId: owner!.id,
+          model: name,
+          every: model.every,
+          agreesDue: person.agreesDue,
+          character: index === 5 ? 'poisoned' : random.next() < 0.22 ? 'drifting' : 'steady',
+          index,
+        });
         // No procedure yet for this model: its date was taken over from the customer's own list.
         if (!model.procedureId) await takeOver(tx, row!.id, now, random);
       }
     }
     if (person.name === 'Tidewater Tramway Tunnels') {
-      await changePolicy({ tx }, { scope: 'customer', customerId: owner!.id, every: { months: 6 }, reason: 'tunnel safety rules of the customer' });
-      made.filter((one) => one.customerId === owner!.id).forEach((one) => { one.every = { months: 6 }; });
+      await changePolicy(
+        { tx },
+        { scope: 'customer', customerId: owner!.id, every: { months: 6 }, reason: 'tunnel safety rules of the customer' },
+      );
+      made
+        .filter((one) => one.customerId === owner!.id)
+        .forEach((one) => {
+          one.every = { months: 6 };
+        });
     }
   }
   return made;
@@ -77,18 +130,39 @@ async function makeAssets(tx: Transaction, now: Date, random: Random): Promise<S
 
 async function takeOver(tx: Transaction, id: string, now: Date, random: Random): Promise<void> {
   const due = addDays(now, random.whole(-25, 170));
-  await tx.update(asset).set({ nextDue: format(due, 'yyyy-MM-dd'), dueBasis: { from: format(subMonths(due, 6), 'yyyy-MM-dd'), reason: 'taken over from the customer’s list' } }).where(eq(asset.id, id));
+  await tx
+    .update(asset)
+    .set({
+      nextDue: format(due, 'yyyy-MM-dd'),
+      dueBasis: { from: format(subMonths(due, 6), 'yyyy-MM-dd'), reason: 'taken over from the customer’s list' },
+    })
+    .where(eq(asset.id, id));
 }
 
 /** All visits in the order of time, and today's work in the house. */
 function plan(assets: SeedAsset[], now: Date, random: Random): Visit[] {
   const able = assets.filter((one) => MODELS.find((model) => model.name === one.model)!.procedureId);
   const today: { upTo: string; minutesAgo: number }[] = [
-    { upTo: 'toReturn', minutesAgo: 2900 }, { upTo: 'toReturn', minutesAgo: 2700 }, { upTo: 'toApprove', minutesAgo: 1500 }, { upTo: 'toApprove', minutesAgo: 1380 }, { upTo: 'toApprove', minutesAgo: 300 },
-    { upTo: 'left-zero', minutesAgo: 62 }, { upTo: 'found-purge', minutesAgo: 30 }, { upTo: 'onBench', minutesAgo: 22 }, { upTo: 'inTray', minutesAgo: 180 }, { upTo: 'inTray', minutesAgo: 120 }, { upTo: 'inTray', minutesAgo: 95 }, { upTo: 'inTray', minutesAgo: 40 },
+    { upTo: 'toReturn', minutesAgo: 2900 },
+    { upTo: 'toReturn', minutesAgo: 2700 },
+    { upTo: 'toApprove', minutesAgo: 1500 },
+    { upTo: 'toApprove', minutesAgo: 1380 },
+    { upTo: 'toApprove', minutesAgo: 300 },
+    { upTo: 'left-zero', minutesAgo: 62 },
+    { upTo: 'found-purge', minutesAgo: 30 },
+    { upTo: 'onBench', minutesAgo: 22 },
+    { upTo: 'inTray', minutesAgo: 180 },
+    { upTo: 'inTray', minutesAgo: 120 },
+    { upTo: 'inTray', minutesAgo: 95 },
+    { upTo: 'inTray', minutesAgo: 40 },
   ];
   const fourGas = able.filter((one) => one.model === 'OF-410' || one.model === 'VT-40');
-  const inHouse = today.map(({ upTo, minutesAgo }, index): Visit => ({ asset: fourGas[(index * 7 + 3) % fourGas.length]!, at: new Date(now.getTime() - minutesAgo * 60_000), number: 9, upTo }));
+  const inHouse = today.map(({ upTo, minutesAgo }, index): Visit => ({
+    asset: fourGas[(index * 7 + 3) % fourGas.length]!,
+    at: new Date(now.getTime() - minutesAgo * 60_000),
+    number: 9,
+    upTo,
+  }));
   const history = able.flatMap((one) => {
     const visits = visitsOf(one, now, random);
     return inHouse.some((visit) => visit.asset === one) ? visits.filter((visit) => visit.at < addDays(now, -60)) : visits;
@@ -98,11 +172,22 @@ function plan(assets: SeedAsset[], now: Date, random: Random): Visit[] {
 
 async function actorsOf() {
   const rows = await database().select().from(user);
-  const actor = (role: Role): Actor => { const row = rows.find((candidate) => candidate.role === role)!; return { id: row.id, name: row.name, role }; };
+  const actor = (role: Role): Actor => {
+    const row = rows.find((candidate) => candidate.role === role)!;
+    return { id: row.id, name: row.name, role };
+  };
   return { counter: actor('counter'), technician: actor('technician'), signatory: actor('signatory') };
 }
 
-const empty = (await database().select({ n: sql<number>`count(*)::int` }).from(user))[0]!.n === 0;
+const empty =
+  (
+    await database()
+      .select({ n: sql<number>`count(*)::int` })
+      .from(user)
+  )[0]!.n === 0;
 if (empty) console.log(await seed(new Date(Math.floor(Date.now() / 1000) * 1000)));
-else if (!process.argv.includes('--when-empty')) { console.error('The database is not empty: npm run reset goes back to the demo.'); process.exitCode = 1; }
+else if (!process.argv.includes('--when-empty')) {
+  console.error('The database is not empty: npm run reset goes back to the demo.');
+  process.exitCode = 1;
+}
 await closeDatabase();

@@ -30,5 +30,11 @@ const server = new SMTPServer({
 }) as SMTPServer & { connections: Set<{ _socket: { destroy(): void } }> };
 
 server.on('error', () => undefined);
-server.listen(Number(process.env.SMTP_PORT ?? 2525), '127.0.0.1', () => console.log(JSON.stringify({ standin: 'mail', port: Number(process.env.SMTP_PORT ?? 2525), folder })));
-for (const signal of ['SIGTERM', 'SIGINT'] as const) process.on(signal, () => { server.close(() => process.exit(0)); setTimeout(() => process.exit(0), 500); });
+server.listen(Number(process.env.SMTP_PORT ?? 2525), '127.0.0.1', () =>
+  console.log(JSON.stringify({ standin: 'mail', port: Number(process.env.SMTP_PORT ?? 2525), folder })),
+);
+for (const signal of ['SIGTERM', 'SIGINT'] as const)
+  process.on(signal, () => {
+    server.close(() => process.exit(0));
+    setTimeout(() => process.exit(0), 500);
+  });

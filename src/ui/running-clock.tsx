@@ -9,7 +9,10 @@ export function useNow(every = 500): number | null {
     const tick = () => setNow(Date.now());
     const first = setTimeout(tick, 0);
     const timer = setInterval(tick, every);
-    return () => { clearTimeout(first); clearInterval(timer); };
+    return () => {
+      clearTimeout(first);
+      clearInterval(timer);
+    };
   }, [every]);
   return now;
 }
@@ -19,10 +22,18 @@ export function Countdown({ until, className = 'clock' }: { until: string; class
   const now = useNow();
   const left = now === null ? null : (Date.parse(until) - now) / 1000;
   const over = left !== null && left <= 0;
-  return <span className={`${className}${over ? ' over' : ''}`} role="timer">{left === null ? '–:––' : over ? `ready +${duration(-left)}` : duration(left)}</span>;
+  return (
+    <span className={`${className}${over ? ' over' : ''}`} role="timer">
+      {left === null ? '–:––' : over ? `ready +${duration(-left)}` : duration(left)}
+    </span>
+  );
 }
 
 export function Elapsed({ since, className }: { since: string; className?: string }) {
   const now = useNow();
-  return <span className={className} role="timer">{now === null ? '–:––' : duration((now - Date.parse(since)) / 1000)}</span>;
+  return (
+    <span className={className} role="timer">
+      {now === null ? '–:––' : duration((now - Date.parse(since)) / 1000)}
+    </span>
+  );
 }

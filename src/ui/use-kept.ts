@@ -12,7 +12,16 @@ export function useKept<T>(name: string, initial: T): [T, (value: T) => void, ()
     }, 0);
     return () => clearTimeout(timer);
   }, [name]);
-  const keep = useCallback((next: T) => { setValue(next); sessionStorage.setItem(`kept/${name}`, JSON.stringify(next)); }, [name]);
-  const clear = useCallback(() => { sessionStorage.removeItem(`kept/${name}`); setValue(initial); }, [name, initial]);
+  const keep = useCallback(
+    (next: T) => {
+      setValue(next);
+      sessionStorage.setItem(`kept/${name}`, JSON.stringify(next));
+    },
+    [name],
+  );
+  const clear = useCallback(() => {
+    sessionStorage.removeItem(`kept/${name}`);
+    setValue(initial);
+  }, [name, initial]);
   return [value, keep, clear];
 }

@@ -4,7 +4,11 @@ import { join } from 'node:path';
 import type { TestProject } from 'vitest/node';
 import { clusterAt, removeCluster, startCluster } from '../../scripts/lib/cluster.mjs';
 
-declare module 'vitest' { export interface ProvidedContext { clusterHome: string } }
+declare module 'vitest' {
+  export interface ProvidedContext {
+    clusterHome: string;
+  }
+}
 
 /** A throw-away cluster for the whole run; the demo's is never touched. */
 export default async function setup(project: TestProject) {

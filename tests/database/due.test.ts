@@ -18,26 +18,48 @@ const date = (days: number) => format(addDays(now, days), 'yyyy-MM-dd');
 
 async function startStandin(cut?: string): Promise<void> {
   const probe = createServer().listen(0, '127.0.0.1');
-  const port = await new Promise<number>((resolve) => probe.once('listening', () => resolve((probe.address() as { port: number }).port)));
+  const port = await new Promise<number>((resolve) =>
+    probe.once('listening', () => resolve((probe.address() as { port: number }).port)),
+  );
   await new Promise((resolve) => probe.close(resolve));
   folder = mkdtempSync(join(tmpdir(), 'werkbank-mail-'));
-  standin = spawn(process.execPath, ['node_modules/tsx/dist/cli.mjs', 'src/standins/mail-server.ts'], { env: { ...process.env, SMTP_PORT: String(port), WERKBANK_MAIL_FOLDER: folder, ...(cut ? { MAIL_STANDIN_CUT: cut } : {}) }, stdio: ['ignore', 'pipe', 'inherit'] });
+  standin = spawn(process.execPath, ['node_modules/tsx/dist/cli.mjs', 'src/standins/mail-server.ts'], {
+    env: { ...process.env, SMTP_PORT: String(port), WERKBANK_MAIL_FOLDER: folder, ...(cut ? { MAIL_STANDIN_CUT: cut } : {}) },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
   await new Promise<void>((resolve) => standin!.stdout!.once('data', () => resolve()));
   process.env.SMTP_URL = `smtp://127.0.0.1:${port}`;
 }
 
-const received = () => Promise.all(readdirSync(folder).sort().map((file) => simpleParser(readFileSync(join(folder, file)))));
+const received = () =>
+  Promise.all(
+    readdirSync(folder)
+      .sort()
+      .map((file) => simpleParser(readFileSync(join(folder, file)))),
+  );
 const remind = (at = now) => world.db.transaction((tx) => makeReminders({ tx, actor: world.signatory, now: at }));
 const states = async () => (await world.app.query('select state, count(*)::int as n from mail group by state')).rows;
 
-beforeAll(async () => { world = await openWorld(); assets = []; for (let i = 0; i < 6; i += 1) assets.push(await world.newAsset(`DUE-${i}`)); });
+beforeAll(async () => {
+  world = await openWorld();
+  assets = [];
+  for (let i = 0; i < 6; i += 1) assets.push(await world.newAsset(`DUE-${i}`));
+});
 afterAll(() => world.close());
 beforeEach(async () => {
   await world.superuser.query('truncate reminder, mail cascade');
   const due = [10, 3, 0, -20, 40, null];
-  for (const [index, id] of assets.entries()) await world.app.query('update asset set next_due = $1 where id = $2', [due[index] === null ? null : date(due[index]!), id]);
+  for (const [index, id] of assets.entries())
+    await world.app.query('update asset set next_due = $1 where id = $2', [due[index] === null ? null : date(due[index]!), id]);
 });
-afterEach(async () => { if (standin) { const gone = new Promise((resolve) => standin!.once('exit', resolve)); standin.kill(); await gone; standin = null; } });
+afterEach(async () => {
+  if (standin) {
+    const gone = new Promise((resolve) => standin!.once('exit', resolve));
+    standin.kill();
+    await gone;
+    standin = null;
+  }
+});
 
 describe('reminders', () => {
   it('one mail a customer with all its instruments, received by a real mail server, and nothing twice', async () => {
@@ -49,7 +71,8 @@ describe('reminders', () => {
     const mails = await received();
     expect(mails).toHaveLength(1);
     expect(mails[0]!.to).toMatchObject({ text: 'yard@test.example' });
-    for (const text of ['DUE-0', 'DUE-1', 'DUE-2', 'DUE-3', 'due soon', 'due now', 'overdue']) expect(mails[0]!.text).toContain(text);
+    for (const text of ['DUE-0', 'DUE-1', 'DUE-2', 'DUE-3', 'due soon', 'due now', 'overdue'])
+      expect(mails[0]!.text).toContain(text);
     expect(mails[0]!.text).not.toContain('DUE-4');
     expect(mails[0]!.messageId).toBe((await world.app.query('select message_id from mail')).rows[0].message_id);
   });
@@ -77,7 +100,9 @@ describe('reminders', () => {
     await world.app.query("update mail set state = 'sending', sending_at = now() - interval '10 minutes'");
     expect(await sendQueued(world.db, () => new Date())).toMatchObject({ sent: 0 });
     expect(await states()).toEqual([{ state: 'uncertain', n: 1 }]);
-    const { rows: [row] } = await world.app.query('select id, message_id from mail');
+    const {
+      rows: [row],
+    } = await world.app.query('select id, message_id from mail');
     await world.db.transaction((tx) => sendAgain(tx, row.id));
     await sendQueued(world.db, () => new Date());
     expect((await received())[0]!.messageId).toBe(row.message_id);
@@ -109,8 +134,12 @@ describe('due list and policies', () => {
     expect(seen).toEqual([...seen].sort());
   });
   it('a changed policy moves the stored dates that rest on a calibration, the stronger one wins', async () => {
-    await world.app.query(`update asset set due_basis = '{"from": "2026-11-01", "reason": "x"}', next_due = '2027-07-01' where id = $1`, [assets[0]]);
-    const due = async () => (await world.app.query('select next_due::text as due from asset where id = $1', [assets[0]])).rows[0].due;
+    await world.app.query(
+      `update asset set due_basis = '{"from": "2026-11-01", "reason": "x"}', next_due = '2027-07-01' where id = $1`,
+      [assets[0]],
+    );
+    const due = async () =>
+      (await world.app.query('select next_due::text as due from asset where id = $1', [assets[0]])).rows[0].due;
     const change = (input: Parameters<typeof changePolicy>[1]) => world.db.transaction((tx) => changePolicy({ tx }, input));
     await change({ scope: 'customer', customerId: world.customerId, every: { months: 3 }, reason: '' });
     expect(await due()).toBe('2027-02-01');

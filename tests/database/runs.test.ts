@@ -9,11 +9,14 @@ import { verifyRecords } from '@/features/office/server';
 import { openWorld, type World } from './world';
 
 let world: World;
-beforeAll(async () => { world = await openWorld(); });
+beforeAll(async () => {
+  world = await openWorld();
+});
 afterAll(() => world.close());
 
 const as = (actor: World['technician'], now = new Date()) => ({ actor, now });
-const give = (run: string, command: Command, commandId: string = randomUUID()): Promise<Given | Refusal> => world.db.transaction((tx) => giveCommand({ tx, ...as(world.technician) }, { run, commandId, command }));
+const give = (run: string, command: Command, commandId: string = randomUUID()): Promise<Given | Refusal> =>
+  world.db.transaction((tx) => giveCommand({ tx, ...as(world.technician) }, { run, commandId, command }));
 const approve = (run: string) => world.db.transaction((tx) => approveRun({ tx, ...as(world.signatory) }, { runId: run }));
 
 describe('approvals', () => {
@@ -34,7 +37,12 @@ describe('approvals', () => {
   it('a number whose approval failed is given to the next', async () => {
     const before = await approve((await world.finishedRun()).run);
     const failing = await world.finishedRun();
-    await expect(world.db.transaction(async (tx) => { await approveRun({ tx, ...as(world.signatory) }, { runId: failing.run }); throw new Error('power cut'); })).rejects.toThrow('power cut');
+    await expect(
+      world.db.transaction(async (tx) => {
+        await approveRun({ tx, ...as(world.signatory) }, { runId: failing.run });
+        throw new Error('power cut');
+      }),
+    ).rejects.toThrow('power cut');
     const after = await approve(failing.run);
     expect(Number(after.number.slice(-5))).toBe(Number(before.number.slice(-5)) + 1);
   });
@@ -42,13 +50,17 @@ describe('approvals', () => {
     const good = await world.finishedRun();
     await approve(good.run);
     const bad = await world.finishedRun({ behaviour: { dead: [] }, dueAgreed: false });
-    const due = async (id: string) => (await world.app.query('select next_due::text as due, due_basis from asset where id = $1', [id])).rows[0];
+    const due = async (id: string) =>
+      (await world.app.query('select next_due::text as due, due_basis from asset where id = $1', [id])).rows[0];
     expect((await due(good.assetId)).due).toMatch(/^\d{4}-\d{2}-\d{2}$/);
     expect((await due(good.assetId)).due_basis.reason).toBe('set for this model: every 8 months');
     expect((await due(bad.assetId)).due).toBeNull();
   });
   it('the due date stands on the certificate only where the customer agreed (ISO/IEC 17025:2017, 7.8.4.3)', async () => {
-    const content = async (dueAgreed: boolean) => { const { id } = await approve((await world.finishedRun({ dueAgreed })).run); return (await world.app.query('select content from certificate where id = $1', [id])).rows[0].content; };
+    const content = async (dueAgreed: boolean) => {
+      const { id } = await approve((await world.finishedRun({ dueAgreed })).run);
+      return (await world.app.query('select content from certificate where id = $1', [id])).rows[0].content;
+    };
     expect((await content(true)).due.date).toMatch(/^\d{4}/);
     expect((await content(false)).due).toBeNull();
   });
@@ -60,7 +72,10 @@ describe('approvals', () => {
     await world.app.query("update setting set value = jsonb_set(value, '{samePersonApproves}', 'true')");
     const { id } = await tryOwn();
     await world.app.query("update setting set value = jsonb_set(value, '{samePersonApproves}', 'false')");
-    expect((await world.app.query('select content from certificate where id = $1', [id])).rows[0].content).toMatchObject({ authorisation: { samePerson: true }, remarks: [expect.stringContaining('same person')] });
+    expect((await world.app.query('select content from certificate where id = $1', [id])).rows[0].content).toMatchObject({
+      authorisation: { samePerson: true },
+      remarks: [expect.stringContaining('same person')],
+    });
   });
   it('a run made with time speeded up is practice and becomes no certificate', async () => {
     process.env.WERKBANK_CLOCK_SPEED = '60';
@@ -71,15 +86,28 @@ describe('approvals', () => {
   it('sent back, the run is open again and the note is on record', async () => {
     const { run, ticketId } = await world.finishedRun();
     await world.db.transaction((tx) => sendBack({ tx, ...as(world.signatory) }, { runId: run, note: 'CO looks odd' }));
-    expect((await world.db.transaction((tx) => loadRun(tx, run)))!.state).toMatchObject({ status: 'open', sentBack: [{ note: 'CO looks odd' }] });
-    expect((await world.db.transaction((tx) => board(tx))).tickets.find((ticket) => ticket.id === ticketId)).toMatchObject({ status: 'inTray', sentBack: true });
+    expect((await world.db.transaction((tx) => loadRun(tx, run)))!.state).toMatchObject({
+      status: 'open',
+      sentBack: [{ note: 'CO looks odd' }],
+    });
+    expect((await world.db.transaction((tx) => board(tx))).tickets.find((ticket) => ticket.id === ticketId)).toMatchObject({
+      status: 'inTray',
+      sentBack: true,
+    });
   });
 });
 
 describe('commands', () => {
   const standing = async () => (await world.finishedRun({ stopAt: 'left-zero' })).run;
-  const reading = (channel: string, text = '0'): Command => ({ type: 'captureReading', step: 'left-zero', point: 'zero', channel, text });
-  const channelOf = async (run: string, role: string) => (await world.db.transaction((tx) => loadRun(tx, run)))!.state.channels.find((one) => one.role === role)!.id;
+  const reading = (channel: string, text = '0'): Command => ({
+    type: 'captureReading',
+    step: 'left-zero',
+    point: 'zero',
+    channel,
+    text,
+  });
+  const channelOf = async (run: string, role: string) =>
+    (await world.db.transaction((tx) => loadRun(tx, run)))!.state.channels.find((one) => one.role === role)!.id;
 
   it('a retry with the same id is answered the same and written once', async () => {
     const run = await standing();
@@ -87,7 +115,10 @@ describe('commands', () => {
     const [first, second] = [await give(run, command, 'command-one'), await give(run, command, 'command-one')] as Given[];
     expect(second!.reply).toEqual(first!.reply);
     expect(second!.repeated).toBe(true);
-    expect((await world.app.query("select count(*)::int as n from run_event where run_id = $1 and command = 'command-one'", [run])).rows[0].n).toBe(1);
+    expect(
+      (await world.app.query("select count(*)::int as n from run_event where run_id = $1 and command = 'command-one'", [run]))
+        .rows[0].n,
+    ).toBe(1);
   });
   it('twenty people capture the same reading at once: one stands, the others are told', async () => {
     const run = await standing();
@@ -100,21 +131,37 @@ describe('commands', () => {
   it('the figures for lists are those of the events, in the same transaction', async () => {
     const run = await standing();
     await give(run, reading(await channelOf(run, 'h2s'), '0.5'));
-    const { rows } = await world.app.query("select left_text, left_error, left_state from channel_result r join asset_channel c on c.id::text = r.channel where r.run_id = $1 and c.role = 'h2s' and r.point = 'zero'", [run]);
+    const { rows } = await world.app.query(
+      "select left_text, left_error, left_state from channel_result r join asset_channel c on c.id::text = r.channel where r.run_id = $1 and c.role = 'h2s' and r.point = 'zero'",
+      [run],
+    );
     expect(rows[0]).toMatchObject({ left_text: '0.5', left_error: '0.5', left_state: 'within' });
   });
   it('what a browser posts is checked: no start, no approval, no nonsense', async () => {
     const run = await standing();
-    const post = (command: unknown) => world.db.transaction((tx) => benchCommand({ tx, ...as(world.technician) }, { run, commandId: randomUUID(), after: 0, command }));
+    const post = (command: unknown) =>
+      world.db.transaction((tx) =>
+        benchCommand({ tx, ...as(world.technician) }, { run, commandId: randomUUID(), after: 0, command }),
+      );
     await expect(post({ type: 'start' })).rejects.toThrow(/not something a run can do/);
     await expect(post({ type: '__proto__' })).rejects.toThrow(/not something/);
-    await expect(post({ type: 'strike', seq: 1, reason: '' })).rejects.toMatchObject({ errors: expect.arrayContaining([expect.stringContaining('why')]) });
+    await expect(post({ type: 'strike', seq: 1, reason: '' })).rejects.toMatchObject({
+      errors: expect.arrayContaining([expect.stringContaining('why')]),
+    });
     expect(await post({ type: 'approve' })).toMatchObject({ ok: false, refusal: { code: 'notHere' } });
   });
   it('gas off books litres to the bottle', async () => {
-    const { rows: [before] } = await world.app.query('select coalesce(sum(litres), 0)::float as litres from reference_booking where reference_id = $1', [world.bottleId]);
+    const {
+      rows: [before],
+    } = await world.app.query('select coalesce(sum(litres), 0)::float as litres from reference_booking where reference_id = $1', [
+      world.bottleId,
+    ]);
     await world.finishedRun();
-    const { rows: [after] } = await world.app.query('select sum(litres)::float as litres from reference_booking where reference_id = $1', [world.bottleId]);
+    const {
+      rows: [after],
+    } = await world.app.query('select sum(litres)::float as litres from reference_booking where reference_id = $1', [
+      world.bottleId,
+    ]);
     expect(after.litres - before.litres).toBeGreaterThan(1);
   });
 });
@@ -122,7 +169,8 @@ describe('commands', () => {
 describe('the bench', () => {
   it('a place holds one ticket; the clock keeps running when it moves', async () => {
     const [one, two] = [await world.newTicket(), await world.newTicket()];
-    const put = (ticketId: string, place: number | null, now = new Date()) => world.db.transaction((tx) => placeTicket({ tx, ...as(world.technician, now) }, { ticketId, place }));
+    const put = (ticketId: string, place: number | null, now = new Date()) =>
+      world.db.transaction((tx) => placeTicket({ tx, ...as(world.technician, now) }, { ticketId, place }));
     const at = new Date('2026-11-24T09:00:00.000Z');
     await put(one.id, 5, at);
     await expect(put(two.id, 5)).rejects.toThrow(/taken/);
@@ -138,12 +186,22 @@ describe('the bench', () => {
 describe('a process killed in mid-run', () => {
   it('leaves every acknowledged reading, no half-written command, and the run goes on', async () => {
     const { run } = await world.finishedRun({ stopAt: 'left-zero' });
-    const child = spawn(process.execPath, ['node_modules/tsx/dist/cli.mjs', 'tests/database/victim.ts', run, JSON.stringify(world.technician)], { env: { ...process.env, DATABASE_URL: process.env.DATABASE_URL }, stdio: ['ignore', 'pipe', 'inherit'], detached: true });
+    const child = spawn(
+      process.execPath,
+      ['node_modules/tsx/dist/cli.mjs', 'tests/database/victim.ts', run, JSON.stringify(world.technician)],
+      { env: { ...process.env, DATABASE_URL: process.env.DATABASE_URL }, stdio: ['ignore', 'pipe', 'inherit'], detached: true },
+    );
     const acknowledged: number[] = [];
     await new Promise<void>((resolve) => {
       child.stdout.on('data', (chunk: Buffer) => {
-        String(chunk).split('\n').filter(Boolean).forEach((line) => acknowledged.push(Number(line)));
-        if (acknowledged.length >= 12) { process.kill(-child.pid!, 'SIGKILL'); resolve(); }
+        String(chunk)
+          .split('\n')
+          .filter(Boolean)
+          .forEach((line) => acknowledged.push(Number(line)));
+        if (acknowledged.length >= 12) {
+          process.kill(-child.pid!, 'SIGKILL');
+          resolve();
+        }
       });
       child.on('exit', () => resolve());
     });
@@ -151,7 +209,9 @@ describe('a process killed in mid-run', () => {
     const recorded = new Set(loaded.events.filter((event) => event.type === 'noted').map((event) => event.seq));
     expect(acknowledged.length).toBeGreaterThanOrEqual(12);
     for (const seq of acknowledged) expect(recorded.has(seq)).toBe(true);
-    expect(loaded.events.map((event) => event.seq)).toEqual(Array.from({ length: loaded.events.length }, (_one, index) => index + 1));
+    expect(loaded.events.map((event) => event.seq)).toEqual(
+      Array.from({ length: loaded.events.length }, (_one, index) => index + 1),
+    );
     const { rows } = await world.app.query('select last_seq from run_summary where run_id = $1', [run]);
     expect(rows[0].last_seq).toBe(loaded.state.seq);
     expect((await verifyRecords(world.db)).faults).toEqual([]);

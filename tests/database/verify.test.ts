@@ -16,7 +16,11 @@ beforeAll(async () => {
   world = await openWorld();
   for (let i = 0; i < 2; i += 1) {
     const { run } = await world.finishedRun();
-    await world.db.transaction(async (tx) => { const context = { tx, actor: world.signatory, now: new Date() }; await approveRun(context, { runId: run }); await recordAudit(context, 'approve', run); });
+    await world.db.transaction(async (tx) => {
+      const context = { tx, actor: world.signatory, now: new Date() };
+      await approveRun(context, { runId: run });
+      await recordAudit(context, 'approve', run);
+    });
   }
 });
 afterAll(() => world.close());
@@ -41,27 +45,57 @@ describe('verify', () => {
     expect(await verifyRecords(world.db)).toMatchObject({ runs: 2, certificates: 2, audits: 2, faults: [] });
   });
   it('finds one changed figure in an event, by name', async () => {
-    const { rows: [row] } = await world.superuser.query("select run_id, seq, data::text as data from run_event where type = 'readingCaptured' limit 1");
-    const faults = await tampered(`update run_event set data = jsonb_set(data, '{reading,text}', '"99"') where run_id = '${row.run_id}' and seq = ${row.seq}`, `update run_event set data = '${row.data.replace(/'/g, "''")}' where run_id = '${row.run_id}' and seq = ${row.seq}`);
+    const {
+      rows: [row],
+    } = await world.superuser.query(
+      "select run_id, seq, data::text as data from run_event where type = 'readingCaptured' limit 1",
+    );
+    const faults = await tampered(
+      `update run_event set data = jsonb_set(data, '{reading,text}', '"99"') where run_id = '${row.run_id}' and seq = ${row.seq}`,
+      `update run_event set data = '${row.data.replace(/'/g, "''")}' where run_id = '${row.run_id}' and seq = ${row.seq}`,
+    );
     expect(faults).toEqual([`run ${row.run_id}, event ${row.seq}: its content does not match its hash`]);
   });
   it('finds an event that was taken out', async () => {
-    const { rows: [row] } = await world.superuser.query("select run_id, seq from run_event where type = 'noted' or type = 'adjusted' limit 1");
+    const {
+      rows: [row],
+    } = await world.superuser.query("select run_id, seq from run_event where type = 'noted' or type = 'adjusted' limit 1");
     await world.superuser.query('create table if not exists kept as select * from run_event where false');
-    const faults = await tampered(`with gone as (delete from run_event where run_id = '${row.run_id}' and seq = ${row.seq} returning *) insert into kept select * from gone`, 'insert into run_event select * from kept');
+    const faults = await tampered(
+      `with gone as (delete from run_event where run_id = '${row.run_id}' and seq = ${row.seq} returning *) insert into kept select * from gone`,
+      'insert into run_event select * from kept',
+    );
     expect(faults.some((fault) => fault.includes(`event ${row.seq + 1}: does not follow`))).toBe(true);
   });
   it('finds one changed byte in a certificate, even with a matching hash put beside it', async () => {
-    const { rows: [row] } = await world.superuser.query('select id, number, content::text as content, hash from certificate order by serial limit 1');
+    const {
+      rows: [row],
+    } = await world.superuser.query('select id, number, content::text as content, hash from certificate order by serial limit 1');
     const content = row.content.replace(/'/g, "''");
     const undo = `update certificate set content = '${content}', hash = '${row.hash}' where id = '${row.id}'`;
-    expect(await tampered(`update certificate set content = jsonb_set(content, '{item,serial}', '"X"') where id = '${row.id}'`, undo)).toEqual([`certificate ${row.number}: its content does not match its hash`]);
-    expect(await tampered(`update certificate set hash = repeat('0', 64) where id = '${row.id}'`, undo)).toContain(`certificate ${row.number}: its signature does not hold`);
+    expect(
+      await tampered(`update certificate set content = jsonb_set(content, '{item,serial}', '"X"') where id = '${row.id}'`, undo),
+    ).toEqual([`certificate ${row.number}: its content does not match its hash`]);
+    expect(await tampered(`update certificate set hash = repeat('0', 64) where id = '${row.id}'`, undo)).toContain(
+      `certificate ${row.number}: its signature does not hold`,
+    );
   });
   it('finds a certificate that is missing from the numbers, and a changed audit entry', async () => {
-    const { rows: [row] } = await world.superuser.query('select id, serial from certificate order by serial limit 1');
-    expect(await tampered(`update certificate set serial = 9 where id = '${row.id}'`, `update certificate set serial = ${row.serial} where id = '${row.id}'`)).toContainEqual(expect.stringContaining('is missing'));
-    expect(await tampered("update audit set subject = subject || '.' where id = (select min(id) from audit)", "update audit set subject = left(subject, -1) where id = (select min(id) from audit)")).toContainEqual(expect.stringMatching(/audit entry \d+ \(approve\): its content/));
+    const {
+      rows: [row],
+    } = await world.superuser.query('select id, serial from certificate order by serial limit 1');
+    expect(
+      await tampered(
+        `update certificate set serial = 9 where id = '${row.id}'`,
+        `update certificate set serial = ${row.serial} where id = '${row.id}'`,
+      ),
+    ).toContainEqual(expect.stringContaining('is missing'));
+    expect(
+      await tampered(
+        "update audit set subject = subject || '.' where id = (select min(id) from audit)",
+        'update audit set subject = left(subject, -1) where id = (select min(id) from audit)',
+      ),
+    ).toContainEqual(expect.stringMatching(/audit entry \d+ \(approve\): its content/));
   });
   it('a backup restored elsewhere verifies, and its records are guarded there too', async () => {
     const file = join(mkdtempSync(join(tmpdir(), 'werkbank-dump-')), 'all.dump');

@@ -19,13 +19,36 @@ import { fly, type Behaviour } from '@/processes/seed/pilot';
 import { Random } from '@/processes/seed/random';
 
 const pair = generateKeyPairSync('ed25519');
-process.env.WERKBANK_SIGNING_KEY = JSON.stringify({ id: 'key-test', private: pair.privateKey.export({ type: 'pkcs8', format: 'pem' }), public: pair.publicKey.export({ type: 'spki', format: 'pem' }) });
+process.env.WERKBANK_SIGNING_KEY = JSON.stringify({
+  id: 'key-test',
+  private: pair.privateKey.export({ type: 'pkcs8', format: 'pem' }),
+  public: pair.publicKey.export({ type: 'spki', format: 'pem' }),
+});
 
 export interface World {
-  cluster: Cluster; name: string; db: Database; app: Pool; superuser: Pool; technician: Actor; signatory: Actor; customerId: string; modelId: string; bottleId: string;
+  cluster: Cluster;
+  name: string;
+  db: Database;
+  app: Pool;
+  superuser: Pool;
+  technician: Actor;
+  signatory: Actor;
+  customerId: string;
+  modelId: string;
+  bottleId: string;
   newAsset: (serial?: string) => Promise<string>;
-  newTicket: (options?: { at?: Date; assetId?: string; dueAgreed?: boolean }) => Promise<{ id: string; code: string; assetId: string }>;
-  finishedRun: (options?: { at?: Date; behaviour?: Partial<Behaviour>; stopAt?: string; dueAgreed?: boolean; assetId?: string }) => Promise<{ run: string; ticketId: string; assetId: string }>;
+  newTicket: (options?: {
+    at?: Date;
+    assetId?: string;
+    dueAgreed?: boolean;
+  }) => Promise<{ id: string; code: string; assetId: string }>;
+  finishedRun: (options?: {
+    at?: Date;
+    behaviour?: Partial<Behaviour>;
+    stopAt?: string;
+    dueAgreed?: boolean;
+    assetId?: string;
+  }) => Promise<{ run: string; ticketId: string; assetId: string }>;
   close: () => Promise<void>;
 }
 
@@ -45,37 +68,118 @@ export async function openWorld(): Promise<World> {
   const ids = await db.transaction(async (tx) => {
     const context = { tx, actor: counter, now };
     await writeSettings(tx, { ...WORKSHOP, zone: 'UTC' });
-    const technician = await addUser(context, { name: 'Tech', email: 'tech@test.example', role: 'technician', password: 'a long password' });
-    const signatory = await addUser(context, { name: 'Sign', email: 'sign@test.example', role: 'signatory', password: 'a long password' });
-    const [customer] = await tx.insert(schema.customer).values({ name: 'Test Yard', email: 'yard@test.example', contact: 'Runa', createdAt: now }).returning();
+    const technician = await addUser(context, {
+      name: 'Tech',
+      email: 'tech@test.example',
+      role: 'technician',
+      password: 'a long password',
+    });
+    const signatory = await addUser(context, {
+      name: 'Sign',
+      email: 'sign@test.example',
+      role: 'signatory',
+      password: 'a long password',
+    });
+    const [customer] = await tx
+      .insert(schema.customer)
+      .values({ name: 'Test Yard', email: 'yard@test.example', contact: 'Runa', createdAt: now })
+      .returning();
     const { every, ...model } = MODELS[0]!;
     const [modelRow] = await tx.insert(schema.instrumentModel).values(model).returning();
     await changePolicy({ tx }, { scope: 'model', modelId: modelRow!.id, every, reason: '' });
-    const [bottle] = await tx.insert(schema.reference).values({ kind: 'gas', name: 'Four-gas mix', lot: 'T-1', expires: '2099-12-31', waterVolumeL: '10', pressureBar: '150', createdAt: now,
-      components: [['O2', '18.0', '%vol', '0.2'], ['CH4', '2.50', '%vol', '0.05'], ['H2S', '25.0', 'ppm', '0.8'], ['CO', '100', 'ppm', '2']].map(([substance, value, unit, expanded]) => ({ substance: substance!, value: value!, unit: unit!, expanded: expanded!, k: 2 })) }).returning();
-    return { technician: technician.id, signatory: signatory.id, customerId: customer!.id, modelId: modelRow!.id, bottleId: bottle!.id };
+    const [bottle] = await tx
+      .insert(schema.reference)
+      .values({
+        kind: 'gas',
+        name: 'Four-gas mix',
+        lot: 'T-1',
+        expires: '2099-12-31',
+        waterVolumeL: '10',
+        pressureBar: '150',
+        createdAt: now,
+        components: [
+          ['O2', '18.0', '%vol', '0.2'],
+          ['CH4', '2.50', '%vol', '0.05'],
+          ['H2S', '25.0', 'ppm', '0.8'],
+          ['CO', '100', 'ppm', '2'],
+        ].map(([substance, value, unit, expanded]) => ({
+          substance: substance!,
+          value: value!,
+          unit: unit!,
+          expanded: expanded!,
+          k: 2,
+        })),
+      })
+      .returning();
+    return {
+      technician: technician.id,
+      signatory: signatory.id,
+      customerId: customer!.id,
+      modelId: modelRow!.id,
+      bottleId: bottle!.id,
+    };
   });
   const technician: Actor = { id: ids.technician, name: 'Tech', role: 'technician' };
   const signatory: Actor = { id: ids.signatory, name: 'Sign', role: 'signatory' };
 
-  const newAsset = async (serial = `S-${randomUUID().slice(0, 8)}`) => db.transaction(async (tx) => {
-    const [row] = await tx.insert(schema.asset).values({ customerId: ids.customerId, modelId: ids.modelId, maker: MODELS[0]!.maker, serial, createdAt: now }).returning();
-    await tx.insert(schema.assetChannel).values(MODELS[0]!.channels.map((channel, position) => ({ assetId: row!.id, position, ...channel })));
-    return row!.id;
-  });
+  const newAsset = async (serial = `S-${randomUUID().slice(0, 8)}`) =>
+    db.transaction(async (tx) => {
+      const [row] = await tx
+        .insert(schema.asset)
+        .values({ customerId: ids.customerId, modelId: ids.modelId, maker: MODELS[0]!.maker, serial, createdAt: now })
+        .returning();
+      await tx
+        .insert(schema.assetChannel)
+        .values(MODELS[0]!.channels.map((channel, position) => ({ assetId: row!.id, position, ...channel })));
+      return row!.id;
+    });
   const newTicket: World['newTicket'] = async ({ at = now, assetId, dueAgreed = true } = {}) => {
-    const id = assetId ?? await newAsset();
-    const received = await db.transaction((tx) => receive({ tx, actor: counter, now: at }, { customerId: ids.customerId, contact: '', note: '', instruments: [{ assetId: id, wish: 'Calibrate', rule: 'simple', promiseOn: null, dueAgreed, note: '', inspection: Object.fromEntries(INSPECTION_ITEMS.map((item) => [item.id, { result: 'pass' as const, note: '' }])) }] }));
+    const id = assetId ?? (await newAsset());
+    const received = await db.transaction((tx) =>
+      receive(
+        { tx, actor: counter, now: at },
+        {
+          customerId: ids.customerId,
+          contact: '',
+          note: '',
+          instruments: [
+            {
+              assetId: id,
+              wish: 'Calibrate',
+              rule: 'simple',
+              promiseOn: null,
+              dueAgreed,
+              note: '',
+              inspection: Object.fromEntries(INSPECTION_ITEMS.map((item) => [item.id, { result: 'pass' as const, note: '' }])),
+            },
+          ],
+        },
+      ),
+    );
     return { ...received.tickets[0]!, assetId: id };
   };
-  const finishedRun: World['finishedRun'] = async ({ at = new Date(Date.now() - 3_600_000), behaviour = {}, stopAt, dueAgreed = true, assetId } = {}) => {
+  const finishedRun: World['finishedRun'] = async ({
+    at = new Date(Date.now() - 3_600_000),
+    behaviour = {},
+    stopAt,
+    dueAgreed = true,
+    assetId,
+  } = {}) => {
     const ticket = await newTicket({ at, dueAgreed, ...(assetId ? { assetId } : {}) });
     const { run } = await db.transaction(async (tx: Transaction) => {
       await placeTicket({ tx, actor: technician, now: at }, { ticketId: ticket.id, place: 1 });
       const bottle = (await referenceSnapshot(tx, ids.bottleId))!;
       const recorded = await recordRun({ tx, actor: technician, now: at }, ticket.id, (id, procedure, started) => {
-        const scripted = new ScriptedRun(procedure, { run: id, actor: technician, start: at, references: [bottle] }).start(started);
-        fly({ run: scripted, random: new Random(3), behaviour: { foundError: {}, dead: [], readAtZero: 0.3, ...behaviour }, choose: () => bottle, ...(stopAt ? { stopAt } : {}) });
+        const scripted = new ScriptedRun(procedure, { run: id, actor: technician, start: at, references: [bottle] }).start(
+          started,
+        );
+        fly({
+          run: scripted,
+          random: new Random(3),
+          behaviour: { foundError: {}, dead: [], readAtZero: 0.3, ...behaviour },
+          choose: () => bottle,
+          ...(stopAt ? { stopAt } : {}),
+        });
         return scripted.events;
       });
       await placeTicket({ tx, actor: technician, now: at }, { ticketId: ticket.id, place: null });
@@ -83,5 +187,23 @@ export async function openWorld(): Promise<World> {
     });
     return { run, ticketId: ticket.id, assetId: ticket.assetId };
   };
-  return { cluster, name, db, app, superuser: su, technician, signatory, customerId: ids.customerId, modelId: ids.modelId, bottleId: ids.bottleId, newAsset, newTicket, finishedRun, close: async () => { await app.end(); await su.end(); } };
+  return {
+    cluster,
+    name,
+    db,
+    app,
+    superuser: su,
+    technician,
+    signatory,
+    customerId: ids.customerId,
+    modelId: ids.modelId,
+    bottleId: ids.bottleId,
+    newAsset,
+    newTicket,
+    finishedRun,
+    close: async () => {
+      await app.end();
+      await su.end();
+    },
+  };
 }

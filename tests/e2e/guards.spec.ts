@@ -27,15 +27,27 @@ test('failed sign-ins are limited, and the answer tells nothing', async ({ page 
     await page.getByLabel('Password').fill('wrong');
     await page.getByRole('button', { name: 'Sign in' }).click();
   };
-  for (let i = 0; i < 5; i += 1) { await attempt(); await expect(page.getByText('Address or password is not right.')).toBeVisible(); await expect(page.getByRole('button', { name: 'Sign in' })).toBeEnabled(); }
+  for (let i = 0; i < 5; i += 1) {
+    await attempt();
+    await expect(page.getByText('Address or password is not right.')).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Sign in' })).toBeEnabled();
+  }
   await attempt();
   await expect(page.getByText(/Too many failed tries/)).toBeVisible();
-  expect((await page.request.post('/api/auth/sign-up/email', { data: { email: 'x@y.example', password: 'long enough 12', name: 'x' } })).status()).toBe(404);
+  expect(
+    (
+      await page.request.post('/api/auth/sign-up/email', {
+        data: { email: 'x@y.example', password: 'long enough 12', name: 'x' },
+      })
+    ).status(),
+  ).toBe(404);
 });
 
 test('a duplicate serial of a maker shows the existing one; nothing typed is lost on reload', async ({ page }) => {
   await signIn(page, 'counter', '/receive');
-  const [known] = await query<{ serial: string; customer: string }>("select a.serial, c.name as customer from asset a join customer c on c.id = a.customer_id where a.maker = 'Ordfell' and c.name = 'Grauwinkel Brewery' limit 1");
+  const [known] = await query<{ serial: string; customer: string }>(
+    "select a.serial, c.name as customer from asset a join customer c on c.id = a.customer_id where a.maker = 'Ordfell' and c.name = 'Grauwinkel Brewery' limit 1",
+  );
   await page.getByLabel('Customer', { exact: true }).fill('Oxmoor');
   await page.getByRole('button', { name: 'Oxmoor Creamery', exact: true }).click();
   await page.reload();
@@ -48,7 +60,10 @@ test('a duplicate serial of a maker shows the existing one; nothing typed is los
   await expect(page.getByText(`This serial is on record for ${known!.customer}.`)).toBeVisible();
 });
 
-test('two people on one run: the second sees what the first did; a reload keeps what was typed; drag works; the sheet is usable by keys and at 800 px', async ({ page, browser }) => {
+test('two people on one run: the second sees what the first did; a reload keeps what was typed; drag works; the sheet is usable by keys and at 800 px', async ({
+  page,
+  browser,
+}) => {
   test.setTimeout(120_000);
   await signIn(page, 'technician');
   const code = await receiveInstrument(page, `TWO-${Date.now() % 1e6}`);
@@ -85,7 +100,11 @@ test('two people on one run: the second sees what the first did; a reload keeps 
   await page.reload();
   await expect(page.getByTestId('channel-h2s-zero').locator('.reading-input')).toHaveValue('0.5');
   const run = page.url().split('/').pop();
-  expect((await query<{ n: number }>("select count(*)::int as n from run_event where run_id = $1 and type = 'readingCaptured'", [run]))[0]!.n).toBe(1);
+  expect(
+    (
+      await query<{ n: number }>("select count(*)::int as n from run_event where run_id = $1 and type = 'readingCaptured'", [run])
+    )[0]!.n,
+  ).toBe(1);
 });
 
 test('the network gone: what was taken is kept in the browser and goes out by itself', async ({ page, context }) => {
@@ -99,7 +118,9 @@ test('the network gone: what was taken is kept in the browser and goes out by it
   await expect(page.locator('.away')).toContainText('goes out by itself');
   await page.reload();
   await expect(page.locator('.away')).toBeVisible();
-  expect((await query<{ n: number }>("select count(*)::int as n from run_event where run_id = $1 and step = 'zero'", [run]))[0]!.n).toBe(0);
+  expect(
+    (await query<{ n: number }>("select count(*)::int as n from run_event where run_id = $1 and step = 'zero'", [run]))[0]!.n,
+  ).toBe(0);
   await context.unroute('**/api/bench');
   await step(page, 'Zero all channels');
   await expect(page.locator('.away')).toHaveCount(0);
@@ -113,7 +134,9 @@ test('every answer carries the security headers, and the health address says how
   expect(headers['x-powered-by']).toBeUndefined();
   expect(await (await request.get('/api/health')).json()).toMatchObject({ ok: true });
   const broken: string[] = [];
-  page.on('console', (message) => { if (/Content Security Policy|hydrat/i.test(message.text())) broken.push(message.text()); });
+  page.on('console', (message) => {
+    if (/Content Security Policy|hydrat/i.test(message.text())) broken.push(message.text());
+  });
   await signIn(page, 'signatory');
   for (const path of ['/', '/approve', '/due', '/assets', '/certificates', '/shelf', '/receive']) await page.goto(path);
   expect(broken).toEqual([]);
@@ -127,7 +150,15 @@ test('no serious accessibility fault in the main rooms, light and dark', async (
     for (const path of ['/', '/receive', '/approve', '/due', '/assets', '/shelf', `/runs/${run!.id}`]) {
       await page.goto(path);
       const { violations } = await new AxeBuilder({ page }).analyze();
-      const serious = violations.filter((one) => one.impact === 'serious' || one.impact === 'critical').map((one) => `${theme} ${path} ${one.id}: ${one.nodes.slice(0, 3).map((node) => node.html.slice(0, 140)).join(' | ')}`);
+      const serious = violations
+        .filter((one) => one.impact === 'serious' || one.impact === 'critical')
+        .map(
+          (one) =>
+            `${theme} ${path} ${one.id}: ${one.nodes
+              .slice(0, 3)
+              .map((node) => node.html.slice(0, 140))
+              .join(' | ')}`,
+        );
       expect.soft(serious).toEqual([]);
     }
   }

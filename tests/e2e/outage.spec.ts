@@ -28,6 +28,9 @@ test('the database gone for a moment: a clear banner, what was typed stays, and 
   } finally {
     await startCluster(cluster);
   }
-  const [row] = await query<{ n: number }>("select count(*)::int as n from run_event where run_id = $1 and type = 'readingCaptured' and step = 'left-zero'", [run]);
+  const [row] = await query<{ n: number }>(
+    "select count(*)::int as n from run_event where run_id = $1 and type = 'readingCaptured' and step = 'left-zero'",
+    [run],
+  );
   expect(row!.n).toBe(1);
 });

@@ -4,7 +4,8 @@ import { Pool } from 'pg';
 export const PASSWORD = 'harbour-bench-2026';
 let pool: Pool | undefined;
 /** The same database that the web process under test uses, as the application's role. */
-export const query = async <T extends object>(sql: string, values: unknown[] = []): Promise<T[]> => ((pool ??= new Pool({ connectionString: process.env.DATABASE_URL })).query(sql, values)).then((result) => result.rows as T[]);
+export const query = async <T extends object>(sql: string, values: unknown[] = []): Promise<T[]> =>
+  (pool ??= new Pool({ connectionString: process.env.DATABASE_URL })).query(sql, values).then((result) => result.rows as T[]);
 
 export async function signIn(page: Page, who: 'counter' | 'technician' | 'signatory' | 'admin', to = '/'): Promise<void> {
   await page.goto(`/sign-in?next=${encodeURIComponent(to)}`);
@@ -21,7 +22,8 @@ export async function goOnEarly(page: Page, reason: string): Promise<void> {
   await page.getByRole('button', { name: 'Go on all the same' }).click();
 }
 
-export const step = (page: Page, name: string | RegExp) => expect(page.locator('.present-step h2')).toContainText(name, { timeout: 15_000 });
+export const step = (page: Page, name: string | RegExp) =>
+  expect(page.locator('.present-step h2')).toContainText(name, { timeout: 15_000 });
 
 /** Types what the display shows and takes it with Enter, channel by channel. */
 export async function read(page: Page, texts: Record<string, string>): Promise<void> {

@@ -90,7 +90,10 @@ test('walks from receipt to reminder', async ({ page, browser }) => {
     await page.getByRole('button', { name: /passed/ }).click();
     await step(page, 'Gas on: O₂');
     await page.getByRole('button', { name: /Gas is on/ }).click();
-    for (const channel of ['O₂', 'Combustible']) { await step(page, `Span this channel: ${channel}`); await page.getByRole('button', { name: /passed/ }).click(); }
+    for (const channel of ['O₂', 'Combustible']) {
+      await step(page, `Span this channel: ${channel}`);
+      await page.getByRole('button', { name: /passed/ }).click();
+    }
     await step(page, 'Span this channel: H₂S');
     await page.getByRole('button', { name: 'Failed' }).click();
     await step(page, 'Gas off to clear: H₂S');
@@ -119,26 +122,38 @@ test('walks from receipt to reminder', async ({ page, browser }) => {
     await read(page, { o2: '18.0', ex: '50', h2s: '25.0', co: '100' });
     await page.getByRole('button', { name: /Gas is off/ }).click();
     await step(page, 'Back to clean air');
-    await page.getByRole('group', { name: /All channels back/ }).getByRole('button', { name: 'Yes' }).click();
+    await page
+      .getByRole('group', { name: /All channels back/ })
+      .getByRole('button', { name: 'Yes' })
+      .click();
     await page.getByRole('button', { name: /^Done/ }).click();
     await step(page, 'All steps done');
     await page.getByRole('button', { name: /Finish and hand/ }).click();
     await step(page, 'Finished');
   });
-  const [run] = await query<{ id: string }>('select r.id from run r join asset a on a.id = r.asset_id where a.serial = $1', [serial]);
+  const [run] = await query<{ id: string }>('select r.id from run r join asset a on a.id = r.asset_id where a.serial = $1', [
+    serial,
+  ]);
 
   const signatory = await browser.newContext();
   const office = await signatory.newPage();
-  const certificateId = await test.step('the signatory sees it side by side and approves; a certificate and its PDF come out', async () => {
-    await signIn(office, 'signatory', `/approve/${run!.id}`);
-    await expect(office.locator('.approval-table')).toContainText('21.5');
-    await expect(office.getByText('misread the display')).toBeVisible();
-    await office.getByRole('button', { name: 'Approve and issue the certificate' }).click();
-    await office.waitForURL('**/certificates/**');
-    return office.url().split('/').pop()!;
-  });
-  const [certificate] = await query<{ number: string; token: string; hash: string }>('select number, token, hash from certificate where id = $1', [certificateId]);
-  const [owner] = await query<{ next_due: string; today: string }>("select next_due::text, to_char(now(), 'YYYY-MM-DD') as today from asset where serial = $1", [serial]);
+  const certificateId =
+    await test.step('the signatory sees it side by side and approves; a certificate and its PDF come out', async () => {
+      await signIn(office, 'signatory', `/approve/${run!.id}`);
+      await expect(office.locator('.approval-table')).toContainText('21.5');
+      await expect(office.getByText('misread the display')).toBeVisible();
+      await office.getByRole('button', { name: 'Approve and issue the certificate' }).click();
+      await office.waitForURL('**/certificates/**');
+      return office.url().split('/').pop()!;
+    });
+  const [certificate] = await query<{ number: string; token: string; hash: string }>(
+    'select number, token, hash from certificate where id = $1',
+    [certificateId],
+  );
+  const [owner] = await query<{ next_due: string; today: string }>(
+    "select next_due::text, to_char(now(), 'YYYY-MM-DD') as today from asset where serial = $1",
+    [serial],
+  );
 
   await test.step('the PDF says what ISO/IEC 17025:2017, 7.8.2 and 7.8.4 ask for, read by an outside program', async () => {
     const pdf = await office.request.get(`/certificates/${certificateId}/pdf`);
@@ -146,15 +161,36 @@ test('walks from receipt to reminder', async ({ page, browser }) => {
     writeFileSync(file, await pdf.body());
     const text = execFileSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' }).replace(/\s+/g, ' ');
     const clauses: [string, RegExp][] = [
-      ['a title', /Calibration certificate/], ['b laboratory', /Port Ambrel Instrument Workshop.*Ropewalk 5, Port Ambrel/], ['c place of the work', /Place of calibration: Workshop, Ropewalk 5/],
-      ['d unique number, pages, mark of the end', new RegExp(`${certificate!.number}.*page 1 of \\d.*— End of document —`)], ['e customer and contact', /Customer Ambrel Ship Repair Yard, Dock 3, Port Ambrel.*Contact Runa Oskeld/],
-      ['f method', /Method Comparison with a certified gas mixture/], ['g item and condition', new RegExp(`Ordfell OF-410, serial number ${serial}.*Inspected on receipt: no fault found`)],
-      ['h receipt and i dates of the work', /received \d+ \w+ \d{4}, calibrated \d+ \w+ \d{4}, issued \d+ \w+ \d{4}/], ['l only the items', /relate only to the items calibrated/], ['m results with units', /H₂S, gas, ppm 25\.0 21\.5 -3\.5 OUTSIDE 25\.0 0\.0 within/],
-      ['n deviations from the method', /too early\. Reason: warmed up on the way here/], ['o who authorised', /Authorised by Henrike Solde/], ['p results of others', /Results of others: None/],
-      ['7.8.4.1 a uncertainty', /Expanded uncertainty U with coverage factor k/], ['b conditions', /21\.5 °C, 1013 hPa, 45 % relative humidity/], ['c traceability', /Traceability Gravimetric, traceable to the SI/],
-      ['d before and after adjustment', /As found.*As left/], ['e statement of conformity with rule', /As found: outside tolerance\. As left: within tolerance\. Decision rule: Simple acceptance.*ILAC-G8:09\/2019/],
-      ['7.8.2.2 supplied by the customer', /Supplied by the customer: Asked for: Calibrate/], ['no accreditation claimed', /no accreditation is claimed/], ['reproduction', /reproduced only in full/], ['adjustments and tries', /Span: H₂S, failed\..*Span: H₂S, passed \(second try\)/],
-      ['references with lot and expiry', /Four-gas mix, hand bottle.*lot FG-1402/], ['7.8.4.3 due where agreed', /Next calibration due.*agreed with the customer/], ['auto-zero', /auto-zeroed at power-on/], ['scale', /100 %LEL = 5\.0 %vol \(NFPA 497\)/], ['hash', new RegExp(certificate!.hash)],
+      ['a title', /Calibration certificate/],
+      ['b laboratory', /Port Ambrel Instrument Workshop.*Ropewalk 5, Port Ambrel/],
+      ['c place of the work', /Place of calibration: Workshop, Ropewalk 5/],
+      ['d unique number, pages, mark of the end', new RegExp(`${certificate!.number}.*page 1 of \\d.*— End of document —`)],
+      ['e customer and contact', /Customer Ambrel Ship Repair Yard, Dock 3, Port Ambrel.*Contact Runa Oskeld/],
+      ['f method', /Method Comparison with a certified gas mixture/],
+      ['g item and condition', new RegExp(`Ordfell OF-410, serial number ${serial}.*Inspected on receipt: no fault found`)],
+      ['h receipt and i dates of the work', /received \d+ \w+ \d{4}, calibrated \d+ \w+ \d{4}, issued \d+ \w+ \d{4}/],
+      ['l only the items', /relate only to the items calibrated/],
+      ['m results with units', /H₂S, gas, ppm 25\.0 21\.5 -3\.5 OUTSIDE 25\.0 0\.0 within/],
+      ['n deviations from the method', /too early\. Reason: warmed up on the way here/],
+      ['o who authorised', /Authorised by Henrike Solde/],
+      ['p results of others', /Results of others: None/],
+      ['7.8.4.1 a uncertainty', /Expanded uncertainty U with coverage factor k/],
+      ['b conditions', /21\.5 °C, 1013 hPa, 45 % relative humidity/],
+      ['c traceability', /Traceability Gravimetric, traceable to the SI/],
+      ['d before and after adjustment', /As found.*As left/],
+      [
+        'e statement of conformity with rule',
+        /As found: outside tolerance\. As left: within tolerance\. Decision rule: Simple acceptance.*ILAC-G8:09\/2019/,
+      ],
+      ['7.8.2.2 supplied by the customer', /Supplied by the customer: Asked for: Calibrate/],
+      ['no accreditation claimed', /no accreditation is claimed/],
+      ['reproduction', /reproduced only in full/],
+      ['adjustments and tries', /Span: H₂S, failed\..*Span: H₂S, passed \(second try\)/],
+      ['references with lot and expiry', /Four-gas mix, hand bottle.*lot FG-1402/],
+      ['7.8.4.3 due where agreed', /Next calibration due.*agreed with the customer/],
+      ['auto-zero', /auto-zeroed at power-on/],
+      ['scale', /100 %LEL = 5\.0 %vol \(NFPA 497\)/],
+      ['hash', new RegExp(certificate!.hash)],
     ];
     for (const [clause, pattern] of clauses) expect.soft(text, clause).toMatch(pattern);
     expect(execFileSync('qpdf', ['--check', file], { encoding: 'utf8' })).toContain('No syntax or stream encoding errors');

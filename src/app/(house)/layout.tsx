@@ -9,5 +9,14 @@ export default async function HouseLayout({ children }: { children: ReactNode })
   await headers();
   // Only the bar is drawn here; each page asks for the session itself. Out of reach of the database the page below says so.
   const actor = await currentActor().catch(() => null);
-  return <>{actor && <HouseBar name={actor.name} role={actor.role}><ScanBox /></HouseBar>}{children}</>;
+  return (
+    <>
+      {actor && (
+        <HouseBar name={actor.name} role={actor.role}>
+          <ScanBox />
+        </HouseBar>
+      )}
+      {children}
+    </>
+  );
 }

@@ -9,7 +9,15 @@ import { requireAbove, requireRange } from '../range-error';
  * @example
  * dryGasTarget({ nominal: 0.038, pressureHPa: 981.2, resolution: 0.001 }) // '0.037'
  */
-export function dryGasTarget({ nominal, pressureHPa, resolution }: { nominal: number | string; pressureHPa: number; resolution: number | string }): string {
+export function dryGasTarget({
+  nominal,
+  pressureHPa,
+  resolution,
+}: {
+  nominal: number | string;
+  pressureHPa: number;
+  resolution: number | string;
+}): string {
   requireRange('nominal', Number(nominal), 0, Infinity);
   requireRange('pressureHPa', pressureHPa, 500, 1100);
   requireAbove('resolution', Number(resolution), 0);

@@ -7,7 +7,14 @@ import { runsLeft } from './runs-left';
 import { standardPressure } from './standard-pressure';
 
 describe('gas', () => {
-  it.each([[0, 1013.25], [500, 954.61], [1000, 898.75], [1500, 845.56], [2000, 794.95], [3000, 701.09]])('standard atmosphere at %i m is %d hPa (ISO 2533:1975)', (altitudeM, pressure) => {
+  it.each([
+    [0, 1013.25],
+    [500, 954.61],
+    [1000, 898.75],
+    [1500, 845.56],
+    [2000, 794.95],
+    [3000, 701.09],
+  ])('standard atmosphere at %i m is %d hPa (ISO 2533:1975)', (altitudeM, pressure) => {
     expect(standardPressure({ altitudeM })).toBeCloseTo(pressure, 1);
   });
   it('2.5 %vol methane is 50 %LEL at 5.0 %vol (NFPA 497; common practice), 56.8 at 4.4 %vol (IEC 60079-20-1; memory)', () => {
@@ -19,13 +26,21 @@ describe('gas', () => {
     expect(volPercentToLel({ volPercent: 1.45, lelVolPercent: 5 })).toBeCloseTo(29, 9);
   });
   it('there and back again', () => {
-    fc.assert(fc.property(fc.double({ min: 0, max: 100, noNaN: true }), fc.double({ min: 0.5, max: 20, noNaN: true }), (lel, lelVolPercent) => {
-      const volPercent = lelToVolPercent({ lel, lelVolPercent });
-      expect(volPercentToLel({ volPercent, lelVolPercent })).toBeCloseTo(lel, 9);
-    }));
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 100, noNaN: true }),
+        fc.double({ min: 0.5, max: 20, noNaN: true }),
+        (lel, lelVolPercent) => {
+          const volPercent = lelToVolPercent({ lel, lelVolPercent });
+          expect(volPercentToLel({ volPercent, lelVolPercent })).toBeCloseTo(lel, 9);
+        },
+      ),
+    );
   });
   it('dry gas of 0.038 at 270 m shows 0.037 (common practice, label table)', () => {
-    expect(dryGasTarget({ nominal: '0.038', pressureHPa: standardPressure({ altitudeM: 270 }), resolution: '0.001' })).toBe('0.037');
+    expect(dryGasTarget({ nominal: '0.038', pressureHPa: standardPressure({ altitudeM: 270 }), resolution: '0.001' })).toBe(
+      '0.037',
+    );
     expect(dryGasTarget({ nominal: 0.038, pressureHPa: 1013.25, resolution: 0.001 })).toBe('0.038');
   });
   it('34 L at 0.5 L/min, 2 min a run: 34 runs on paper, 30 with 13 % waste (common practice)', () => {

@@ -9,8 +9,14 @@ import { requireAbove, requireRange } from '../range-error';
  * @example
  * volPercentToLel({ volPercent: 1.45, lelVolPercent: 5, relativeResponse: 2 }) // 58
  */
-export function volPercentToLel({ volPercent, lelVolPercent, relativeResponse = 1 }: {
-  volPercent: number; lelVolPercent: number; relativeResponse?: number;
+export function volPercentToLel({
+  volPercent,
+  lelVolPercent,
+  relativeResponse = 1,
+}: {
+  volPercent: number;
+  lelVolPercent: number;
+  relativeResponse?: number;
 }): number {
   requireRange('volPercent', volPercent, 0, 100);
   requireAbove('lelVolPercent', lelVolPercent, 0, 100);

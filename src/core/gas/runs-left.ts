@@ -9,8 +9,16 @@ import { requireAbove, requireRange } from '../range-error';
  * @example
  * runsLeft({ availableL: 34, flowLPerMin: 0.5, minutes: 2, wasteFactor: 0.13 }) // 30
  */
-export function runsLeft({ availableL, flowLPerMin, minutes, wasteFactor }: {
-  availableL: number; flowLPerMin: number; minutes: number; wasteFactor: number;
+export function runsLeft({
+  availableL,
+  flowLPerMin,
+  minutes,
+  wasteFactor,
+}: {
+  availableL: number;
+  flowLPerMin: number;
+  minutes: number;
+  wasteFactor: number;
 }): number {
   requireRange('availableL', availableL, 0, Infinity);
   requireAbove('flowLPerMin', flowLPerMin, 0);

@@ -9,7 +9,17 @@ export type ReminderStage = 'ahead' | 'at' | 'after';
  * @example
  * reminderStage({ due: '2026-12-10', today: '2026-11-24', aheadDays: 21, afterDays: 14 }) // 'ahead'
  */
-export function reminderStage({ due, today, aheadDays, afterDays }: { due: string; today: string; aheadDays: number; afterDays: number }): ReminderStage | null {
+export function reminderStage({
+  due,
+  today,
+  aheadDays,
+  afterDays,
+}: {
+  due: string;
+  today: string;
+  aheadDays: number;
+  afterDays: number;
+}): ReminderStage | null {
   const left = differenceInCalendarDays(parseISO(due), parseISO(today));
   if (left <= -afterDays) return 'after';
   if (left <= 0) return 'at';

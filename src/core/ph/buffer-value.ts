@@ -1,7 +1,15 @@
 import { requireRange } from '../range-error';
 
-export type BufferId = 'tetroxalate' | 'phthalate' | 'phosphate' | 'phosphate-physiological' | 'borax' | 'carbonate'
-  | 'technical-4.01' | 'technical-7.00' | 'technical-10.01';
+export type BufferId =
+  | 'tetroxalate'
+  | 'phthalate'
+  | 'phosphate'
+  | 'phosphate-physiological'
+  | 'borax'
+  | 'carbonate'
+  | 'technical-4.01'
+  | 'technical-7.00'
+  | 'technical-10.01';
 
 type Table = [temperatureC: number, pH: number][];
 const at = (temperatures: number[], values: number[]): Table => temperatures.map((t, i) => [t, values[i]!]);
@@ -13,14 +21,14 @@ const STEP10 = [0, 10, 20, 25, 30, 40, 50];
  * technical buffers: typical bottle labels, from memory. A lot's own table overrides these.
  */
 const TABLES: Record<BufferId, Table> = {
-  tetroxalate: at(STEP5.slice(1), [1.668, 1.670, 1.672, 1.675, 1.679, 1.683, 1.688, 1.691, 1.694, 1.700, 1.707]),
-  phthalate: at(STEP5, [4.000, 3.998, 3.997, 3.998, 4.001, 4.005, 4.011, 4.018, 4.022, 4.027, 4.038, 4.050]),
-  phosphate: at(STEP5, [6.984, 6.951, 6.923, 6.900, 6.881, 6.865, 6.853, 6.844, 6.841, 6.838, 6.834, 6.833]),
-  'phosphate-physiological': at(STEP5, [7.534, 7.500, 7.472, 7.448, 7.429, 7.413, 7.400, 7.389, 7.386, 7.380, 7.373, 7.367]),
-  borax: at(STEP5, [9.464, 9.395, 9.332, 9.276, 9.225, 9.180, 9.139, 9.102, 9.088, 9.068, 9.038, 9.011]),
-  carbonate: at(STEP5, [10.317, 10.245, 10.179, 10.118, 10.062, 10.012, 9.966, 9.926, 9.910, 9.889, 9.856, 9.828]),
-  'technical-4.01': at(STEP10, [4.01, 4.00, 4.00, 4.01, 4.02, 4.03, 4.06]),
-  'technical-7.00': at(STEP10, [7.12, 7.06, 7.02, 7.00, 6.99, 6.97, 6.97]),
+  tetroxalate: at(STEP5.slice(1), [1.668, 1.67, 1.672, 1.675, 1.679, 1.683, 1.688, 1.691, 1.694, 1.7, 1.707]),
+  phthalate: at(STEP5, [4.0, 3.998, 3.997, 3.998, 4.001, 4.005, 4.011, 4.018, 4.022, 4.027, 4.038, 4.05]),
+  phosphate: at(STEP5, [6.984, 6.951, 6.923, 6.9, 6.881, 6.865, 6.853, 6.844, 6.841, 6.838, 6.834, 6.833]),
+  'phosphate-physiological': at(STEP5, [7.534, 7.5, 7.472, 7.448, 7.429, 7.413, 7.4, 7.389, 7.386, 7.38, 7.373, 7.367]),
+  borax: at(STEP5, [9.464, 9.395, 9.332, 9.276, 9.225, 9.18, 9.139, 9.102, 9.088, 9.068, 9.038, 9.011]),
+  carbonate: at(STEP5, [10.317, 10.245, 10.179, 10.118, 10.062, 10.012, 9.966, 9.926, 9.91, 9.889, 9.856, 9.828]),
+  'technical-4.01': at(STEP10, [4.01, 4.0, 4.0, 4.01, 4.02, 4.03, 4.06]),
+  'technical-7.00': at(STEP10, [7.12, 7.06, 7.02, 7.0, 6.99, 6.97, 6.97]),
   'technical-10.01': at(STEP10, [10.32, 10.18, 10.06, 10.01, 9.97, 9.89, 9.83]),
 };
 
@@ -37,7 +45,10 @@ export function bufferValue({ buffer, temperatureC }: { buffer: BufferId; temper
   const table = TABLES[buffer];
   if (!table) throw new RangeError(`buffer must be one of ${BUFFER_IDS.join(', ')}, got ${String(buffer)}`);
   requireRange('temperatureC', temperatureC, table[0]![0], table[table.length - 1]![0]);
-  const upper = Math.max(1, table.findIndex(([t]) => t >= temperatureC));
+  const upper = Math.max(
+    1,
+    table.findIndex(([t]) => t >= temperatureC),
+  );
   const [t0, p0] = table[upper - 1]!;
   const [t1, p1] = table[upper]!;
   return p0 + ((p1 - p0) * (temperatureC - t0)) / (t1 - t0);

@@ -13,8 +13,18 @@ const WINDOW_MV = 30;
  * @example
  * recogniseBuffer({ millivolts: 175, temperatureC: 25, set: ['technical-4.01', 'technical-7.00'] }) // { buffer: 'technical-4.01', pH: 4.01 }
  */
-export function recogniseBuffer({ millivolts, temperatureC, set, offsetMv = 0, slopePercent = 100 }: {
-  millivolts: number; temperatureC: number; set: BufferId[]; offsetMv?: number; slopePercent?: number;
+export function recogniseBuffer({
+  millivolts,
+  temperatureC,
+  set,
+  offsetMv = 0,
+  slopePercent = 100,
+}: {
+  millivolts: number;
+  temperatureC: number;
+  set: BufferId[];
+  offsetMv?: number;
+  slopePercent?: number;
 }): { buffer: BufferId; pH: number } | null {
   requireRange('millivolts', millivolts, -2000, 2000);
   requireRange('offsetMv', offsetMv, -200, 200);

@@ -7,7 +7,12 @@ export type Phase = 'asFound' | 'adjustment' | 'check' | 'asLeft';
 /** What a reading is compared with. A closed list: a new model is data, a new quantity is code. */
 export type Target =
   | { kind: 'fixed'; value: string; unit: string }
-  | { kind: 'material'; slot: string; component: 'channelGas' | string; via: 'certified' | 'atTemperature' | 'atPressure' | 'lelScale' }
+  | {
+      kind: 'material';
+      slot: string;
+      component: 'channelGas' | string;
+      via: 'certified' | 'atTemperature' | 'atPressure' | 'lelScale';
+    }
   | { kind: 'recognised'; set: BufferId[] }
   | { kind: 'computed'; function: 'cleanAirOxygen' }
   | { kind: 'comparison'; slot: string }
@@ -54,10 +59,22 @@ export type Step =
   | (StepBase & { kind: 'reference'; slots: string[] })
   | (StepBase & { kind: 'wait'; minSeconds: number; maxSeconds?: number; from?: 'placed' | 'entered' })
   | (StepBase & { kind: 'stimulus'; slot: string; means: string; on: boolean; maxSeconds?: number })
-  | (StepBase & { kind: 'read'; points: string[]; phase: Phase; counts?: false; remark?: string; stability?: { windowSeconds: number; maxSpread: string } })
+  | (StepBase & {
+      kind: 'read';
+      points: string[];
+      phase: Phase;
+      counts?: false;
+      remark?: string;
+      stability?: { windowSeconds: number; maxSpread: string };
+    })
   | (StepBase & { kind: 'adjust'; points: string[]; action: 'quick' | 'zero' | 'span' | 'calibrate' | 'trim'; together: boolean })
   | (StepBase & { kind: 'save'; evidence: 'confirm' | 'automatic' | 'readBackDate' | 'readBackValue'; deadlineSeconds?: number })
-  | (StepBase & { kind: 'bump'; channels: string[]; method: 'timed' | 'watched' | 'station'; outputs: ('sound' | 'light' | 'vibration')[] })
+  | (StepBase & {
+      kind: 'bump';
+      channels: string[];
+      method: 'timed' | 'watched' | 'station';
+      outputs: ('sound' | 'light' | 'vibration')[];
+    })
   | (StepBase & { kind: 'care'; action: string; resets: string[] })
   | (StepBase & { kind: 'decide'; question: string; options: DecideOption[] })
   | GroupStep;

@@ -13,27 +13,47 @@ export function validateProcedure(procedure: Procedure): string[] {
   const slots = new Set(procedure.slots.map((slot) => slot.id));
   const points = new Set(procedure.points.map((point) => point.id));
   const need = (known: Set<string>, names: string[], what: string, where: string) =>
-    names.filter((name) => !known.has(name)).forEach((name) => faults.push(`${where} uses the ${what} “${name}”, which is not defined`));
+    names
+      .filter((name) => !known.has(name))
+      .forEach((name) => faults.push(`${where} uses the ${what} “${name}”, which is not defined`));
 
-  unique(procedure.points.map((point) => point.id), 'point', faults);
-  unique(procedure.slots.map((slot) => slot.id), 'slot', faults);
-  unique(procedure.channels.map((channel) => channel.role), 'channel', faults);
+  unique(
+    procedure.points.map((point) => point.id),
+    'point',
+    faults,
+  );
+  unique(
+    procedure.slots.map((slot) => slot.id),
+    'slot',
+    faults,
+  );
+  unique(
+    procedure.channels.map((channel) => channel.role),
+    'channel',
+    faults,
+  );
   for (const point of procedure.points) {
     need(roles, point.channels, 'channel', `point ${point.id}`);
     if ('slot' in point.target) need(slots, [point.target.slot], 'slot', `point ${point.id}`);
   }
 
   const visit = (steps: Step[], where: string) => {
-    unique(steps.map((step) => step.id), `step in ${where}`, faults);
+    unique(
+      steps.map((step) => step.id),
+      `step in ${where}`,
+      faults,
+    );
     for (const step of steps) {
       if (!/^[a-z0-9-]+$/.test(step.id)) faults.push(`step id “${step.id}” must be lower case letters, digits and dashes`);
       if (step.kind === 'read' || step.kind === 'adjust') need(points, step.points, 'point', `step ${step.id}`);
       if (step.kind === 'reference') need(slots, step.slots, 'slot', `step ${step.id}`);
       if (step.kind === 'stimulus') need(slots, [step.slot], 'slot', `step ${step.id}`);
       if (step.kind === 'bump') need(roles, step.channels, 'channel', `step ${step.id}`);
-      if (step.kind === 'wait' && step.maxSeconds !== undefined && step.maxSeconds < step.minSeconds) faults.push(`step ${step.id} must end before it may`);
+      if (step.kind === 'wait' && step.maxSeconds !== undefined && step.maxSeconds < step.minSeconds)
+        faults.push(`step ${step.id} must end before it may`);
       if (step.kind === 'group') {
-        if (step.repeat && !(step.repeat.atMost >= 1 && step.repeat.atMost <= 50)) faults.push(`group ${step.id} must repeat 1 to 50 times`);
+        if (step.repeat && !(step.repeat.atMost >= 1 && step.repeat.atMost <= 50))
+          faults.push(`group ${step.id} must repeat 1 to 50 times`);
         if (step.restartOn && !step.repeat) faults.push(`group ${step.id} restarts without a number of rounds that ends it`);
         visit(step.steps, step.id);
       }

@@ -37,26 +37,48 @@ export interface ReadingProblem {
  * @example
  * checkTypedReading({ text: '20.95', resolution: '0.1', lowest: '0', highest: '30', unit: '%vol' })?.code // 'tooManyDigits'
  */
-export function checkTypedReading({ text, resolution, lowest, highest, unit }: {
-  text: string; resolution: string; lowest: string; highest: string; unit: string;
+export function checkTypedReading({
+  text,
+  resolution,
+  lowest,
+  highest,
+  unit,
+}: {
+  text: string;
+  resolution: string;
+  lowest: string;
+  highest: string;
+  unit: string;
 }): ReadingProblem | null {
   const typed = text.trim();
   if (typed === '') return { code: 'empty', sentence: 'Type what the display shows.' };
   if (!/^[+-]?\d+(\.\d+)?$/.test(typed)) {
-    return { code: 'notANumber', sentence: `“${typed}” is not a number. Type the figures only, with a point: the unit here is ${unit}.` };
+    return {
+      code: 'notANumber',
+      sentence: `“${typed}” is not a number. Type the figures only, with a point: the unit here is ${unit}.`,
+    };
   }
   const allowedPlaces = decimalPlaces(resolution);
   if (decimalPlaces(typed) > allowedPlaces) {
-    return { code: 'tooManyDigits', sentence: `This display shows steps of ${resolution} ${unit}; “${typed}” has more digits than it can show.` };
+    return {
+      code: 'tooManyDigits',
+      sentence: `This display shows steps of ${resolution} ${unit}; “${typed}” has more digits than it can show.`,
+    };
   }
   const value = new Dec(typed);
   if (!value.mod(resolution).isZero()) {
-    return { code: 'notAStep', sentence: `This display moves in steps of ${resolution} ${unit}; “${typed}” lies between two steps.` };
+    return {
+      code: 'notAStep',
+      sentence: `This display moves in steps of ${resolution} ${unit}; “${typed}” lies between two steps.`,
+    };
   }
   // A display may run somewhat over its range; half a span beyond either end is a slip of the keys, not a reading.
   const span = new Dec(highest).minus(lowest);
   if (value.gt(new Dec(highest).plus(span.div(2))) || value.lt(new Dec(lowest).minus(span.div(2)))) {
-    return { code: 'farOutside', sentence: `${typed} ${unit} lies far outside this channel's range of ${lowest} to ${highest} ${unit}. Check the figure and the unit.` };
+    return {
+      code: 'farOutside',
+      sentence: `${typed} ${unit} lies far outside this channel's range of ${lowest} to ${highest} ${unit}. Check the figure and the unit.`,
+    };
   }
   return null;
 }

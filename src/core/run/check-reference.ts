@@ -9,30 +9,66 @@ import { refuse, type Refusal } from './refusal';
  * Expiry is hard: the last valid day is the one on the bottle. `today` is a calendar date in the workshop's zone.
  * Source: common practice; catalytic sensors commonly need at least 10 %vol of oxygen (maker's manual).
  */
-export function checkReference({ reference, slot, channels, today }: { reference: ReferenceSnapshot; slot: Slot; channels: RunChannel[]; today: string }): Refusal | null {
+export function checkReference({
+  reference,
+  slot,
+  channels,
+  today,
+}: {
+  reference: ReferenceSnapshot;
+  slot: Slot;
+  channels: RunChannel[];
+  today: string;
+}): Refusal | null {
   const name = `${reference.name}, lot ${reference.lot}`;
   const beside = { field: 'reference' };
   if (reference.kind !== slot.kind) return refuse('wrongKind', `${name} is not a ${slot.label}.`, beside);
   if (reference.recalled) return refuse('recalled', `${name} was recalled: ${reference.recalled}.`, beside);
-  if (reference.expires && reference.expires < today) return refuse('expired', `${name} expired on ${reference.expires}. Expired references are never used.`, { ...beside, numbers: { expires: reference.expires, today } });
-  if (reference.availableL !== undefined && new Dec(reference.availableL).lt(1)) return refuse('empty', `${name} is empty: ${reference.availableL} L left.`, { ...beside, numbers: { availableL: reference.availableL } });
+  if (reference.expires && reference.expires < today)
+    return refuse('expired', `${name} expired on ${reference.expires}. Expired references are never used.`, {
+      ...beside,
+      numbers: { expires: reference.expires, today },
+    });
+  if (reference.availableL !== undefined && new Dec(reference.availableL).lt(1))
+    return refuse('empty', `${name} is empty: ${reference.availableL} L left.`, {
+      ...beside,
+      numbers: { availableL: reference.availableL },
+    });
   const has = (substance: string) => reference.components.some((component) => component.substance === substance);
   const needed = slot.needs === 'channelGases' ? channels.flatMap((channel) => channel.calibrationGas ?? []) : (slot.needs ?? []);
   const missing = needed.filter((substance) => !has(substance));
-  if (missing.length > 0) return refuse('missingComponent', `${name} has no ${[...new Set(missing)].join(', no ')}: it can't serve every channel of this instrument.`, beside);
-  if (slot.kind === 'gas') return checkGas(reference, name, channels.filter((channel) => channel.calibrationGas && needed.includes(channel.calibrationGas)));
+  if (missing.length > 0)
+    return refuse(
+      'missingComponent',
+      `${name} has no ${[...new Set(missing)].join(', no ')}: it can't serve every channel of this instrument.`,
+      beside,
+    );
+  if (slot.kind === 'gas')
+    return checkGas(
+      reference,
+      name,
+      channels.filter((channel) => channel.calibrationGas && needed.includes(channel.calibrationGas)),
+    );
   return null;
 }
 
 function checkGas(reference: ReferenceSnapshot, name: string, channels: RunChannel[]): Refusal | null {
   const oxygen = reference.components.find((component) => component.substance === 'O2')?.value ?? '0';
   if (channels.some((channel) => channel.principle === 'catalytic') && new Dec(oxygen).lt(10)) {
-    return refuse('noOxygen', `${name} brings ${oxygen} %vol oxygen; a catalytic sensor needs at least 10 %vol to respond truly.`, { field: 'reference', numbers: { oxygen } });
+    return refuse(
+      'noOxygen',
+      `${name} brings ${oxygen} %vol oxygen; a catalytic sensor needs at least 10 %vol to respond truly.`,
+      { field: 'reference', numbers: { oxygen } },
+    );
   }
   for (const channel of channels) {
     const component = reference.components.find((candidate) => candidate.substance === channel.calibrationGas);
     if (component && component.unit === channel.unit && new Dec(component.value).gt(channel.highest)) {
-      return refuse('aboveRange', `${component.substance} ${component.value} ${component.unit} in ${name} is above the range of ${channel.label} (${channel.highest} ${channel.unit}).`, { field: 'reference' });
+      return refuse(
+        'aboveRange',
+        `${component.substance} ${component.value} ${component.unit} in ${name} is above the range of ${channel.label} (${channel.highest} ${channel.unit}).`,
+        { field: 'reference' },
+      );
     }
   }
   return null;

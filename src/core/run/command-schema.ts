@@ -2,30 +2,73 @@ import * as yup from 'yup';
 import type { Command } from './command';
 
 /** Trimmed text. The library's own `trim` fails on an object instead of naming the field. */
-const text = (most: number) => yup.string().transform((value: unknown) => (typeof value === 'string' ? value.trim() : value)).max(most);
+const text = (most: number) =>
+  yup
+    .string()
+    .transform((value: unknown) => (typeof value === 'string' ? value.trim() : value))
+    .max(most);
 const step = text(200).required();
 const reason = text(500).min(3, 'Say in a few words why.').required('Say in a few words why.');
 /** A map with keys of its own, each value checked: the validator would strip the keys of a plain object, since it knows none of them. */
-const mapOf = (value: yup.Schema) => yup.lazy((given: unknown) => (given && typeof given === 'object' && !Array.isArray(given)
-  ? yup.object(Object.fromEntries(Object.keys(given).slice(0, 100).map((key) => [key, value]))) : yup.object().optional().default(undefined)));
+const mapOf = (value: yup.Schema) =>
+  yup.lazy((given: unknown) =>
+    given && typeof given === 'object' && !Array.isArray(given)
+      ? yup.object(
+          Object.fromEntries(
+            Object.keys(given)
+              .slice(0, 100)
+              .map((key) => [key, value]),
+          ),
+        )
+      : yup.object().optional().default(undefined),
+  );
 const figures = mapOf(text(60).defined());
 const answers = mapOf(yup.object({ value: text(200).defined(), note: text(500).optional() }));
-const movements = mapOf(yup.object({ moved: yup.boolean().required(), rightWay: yup.boolean().required(), shown: text(20).optional() }));
+const movements = mapOf(
+  yup.object({ moved: yup.boolean().required(), rightWay: yup.boolean().required(), shown: text(20).optional() }),
+);
 
 /** One schema a command, shared by the form and the route. `start` is missing on purpose: a run is started by the bench, never by a post. */
 const SCHEMAS: Record<Exclude<Command['type'], 'start'>, yup.ObjectSchema<object>> = {
   enterStep: yup.object({ step }),
   completeStep: yup.object({ step, answers, conditions: figures, deviation: text(500).optional() }),
   skipStep: yup.object({ step, reason }),
-  bindReference: yup.object({ slot: text(60).required(), reference: text(60).required('Choose one.'), flowLPerMin: text(10).matches(/^\d+(\.\d+)?$/, { message: 'A flow such as 0.5', excludeEmptyString: true }).optional() }),
+  bindReference: yup.object({
+    slot: text(60).required(),
+    reference: text(60).required('Choose one.'),
+    flowLPerMin: text(10)
+      .matches(/^\d+(\.\d+)?$/, { message: 'A flow such as 0.5', excludeEmptyString: true })
+      .optional(),
+  }),
   changeStimulus: yup.object({ step, slot: text(60).required(), on: yup.boolean().required() }),
-  captureReading: yup.object({ step, point: text(60).required(), channel: text(60).required(), text: text(20).defined().default(''), status: yup.string().oneOf(['value', 'over', 'under', 'fault', 'flicker']).optional(), inputs: figures }),
-  adjust: yup.object({ step, channels: yup.array(text(60).required()).min(1).required(), outcome: yup.string().oneOf(['passed', 'failed', 'applied', 'discarded']).required('Did the instrument accept it?'), readBack: figures }),
+  captureReading: yup.object({
+    step,
+    point: text(60).required(),
+    channel: text(60).required(),
+    text: text(20).defined().default(''),
+    status: yup.string().oneOf(['value', 'over', 'under', 'fault', 'flicker']).optional(),
+    inputs: figures,
+  }),
+  adjust: yup.object({
+    step,
+    channels: yup.array(text(60).required()).min(1).required(),
+    outcome: yup.string().oneOf(['passed', 'failed', 'applied', 'discarded']).required('Did the instrument accept it?'),
+    readBack: figures,
+  }),
   save: yup.object({ step, readBack: text(60).optional() }),
   bump: yup.object({ step, channels: movements, outputs: mapOf(yup.boolean().required()) }),
   care: yup.object({ step, note: text(500).optional() }),
-  replacePart: yup.object({ channel: text(60).required(), part: text(60).required(), newSerial: text(60).required('The new serial is needed.') }),
-  changeSetting: yup.object({ setting: text(60).required(), before: text(60).required(), after: text(60).required(), agreedBy: text(80).optional() }),
+  replacePart: yup.object({
+    channel: text(60).required(),
+    part: text(60).required(),
+    newSerial: text(60).required('The new serial is needed.'),
+  }),
+  changeSetting: yup.object({
+    setting: text(60).required(),
+    before: text(60).required(),
+    after: text(60).required(),
+    agreedBy: text(80).optional(),
+  }),
   decide: yup.object({ step, option: text(60).required('Choose one.'), note: text(500).optional() }),
   strike: yup.object({ seq: yup.number().integer().min(1).required(), reason }),
   note: yup.object({ text: text(1000).min(1).required() }),
@@ -40,5 +83,8 @@ export function parseCommand(value: unknown): Exclude<Command, { type: 'start' }
   const type = (value as { type?: string } | null)?.type ?? '';
   const schema = Object.hasOwn(SCHEMAS, type) ? SCHEMAS[type as keyof typeof SCHEMAS] : null;
   if (!schema) throw new yup.ValidationError(`“${String(type)}” is not something a run can do.`, value, 'type');
-  return { ...schema.validateSync(value, { stripUnknown: true, abortEarly: false }), type } as Exclude<Command, { type: 'start' }>;
+  return { ...schema.validateSync(value, { stripUnknown: true, abortEarly: false }), type } as Exclude<
+    Command,
+    { type: 'start' }
+  >;
 }

@@ -1,19 +1,47 @@
 import type { EventSource, StartedData } from './event';
 
-export interface Answer { value: string; note?: string }
+export interface Answer {
+  value: string;
+  note?: string;
+}
 
 /** What a person (or a station's log) asks of a run. Everything else is worked out by `handle`. */
 export type Command =
   | { type: 'start'; started: StartedData }
   | { type: 'enterStep'; step: string }
-  | { type: 'completeStep'; step: string; answers?: Record<string, Answer>; conditions?: { temperatureC?: string; pressureHPa?: string; humidityPercent?: string }; deviation?: string }
+  | {
+      type: 'completeStep';
+      step: string;
+      answers?: Record<string, Answer>;
+      conditions?: { temperatureC?: string; pressureHPa?: string; humidityPercent?: string };
+      deviation?: string;
+    }
   | { type: 'skipStep'; step: string; reason: string }
   | { type: 'bindReference'; slot: string; reference: string; flowLPerMin?: string }
   | { type: 'changeStimulus'; step: string; slot: string; on: boolean }
-  | { type: 'captureReading'; step: string; point: string; channel: string; text: string; status?: 'value' | 'over' | 'under' | 'fault' | 'flicker'; inputs?: Record<string, string> }
-  | { type: 'adjust'; step: string; channels: string[]; outcome: 'passed' | 'failed' | 'applied' | 'discarded'; readBack?: Record<string, string> }
+  | {
+      type: 'captureReading';
+      step: string;
+      point: string;
+      channel: string;
+      text: string;
+      status?: 'value' | 'over' | 'under' | 'fault' | 'flicker';
+      inputs?: Record<string, string>;
+    }
+  | {
+      type: 'adjust';
+      step: string;
+      channels: string[];
+      outcome: 'passed' | 'failed' | 'applied' | 'discarded';
+      readBack?: Record<string, string>;
+    }
   | { type: 'save'; step: string; readBack?: string }
-  | { type: 'bump'; step: string; channels: Record<string, { moved: boolean; rightWay: boolean; shown?: string }>; outputs: Record<string, boolean> }
+  | {
+      type: 'bump';
+      step: string;
+      channels: Record<string, { moved: boolean; rightWay: boolean; shown?: string }>;
+      outputs: Record<string, boolean>;
+    }
   | { type: 'care'; step: string; note?: string }
   | { type: 'replacePart'; channel: string; part: string; newSerial: string }
   | { type: 'changeSetting'; setting: string; before: string; after: string; agreedBy?: string }
@@ -28,4 +56,7 @@ export type Command =
 export type CommandType = Command['type'];
 
 /** Where a command comes from when it isn't a person at the keys. */
-export interface CommandOrigin { source?: EventSource; occurredAt?: string }
+export interface CommandOrigin {
+  source?: EventSource;
+  occurredAt?: string;
+}

@@ -2,34 +2,67 @@ import type { Condition } from '../procedure/condition';
 import { isStruck, openStimulus, wasAdjusted, type RunState } from './state';
 
 /** Whether a condition of the procedure is true of what has been recorded; `channel` narrows it to one channel. */
-export function conditionHolds(condition: Condition, state: RunState, where: { channel?: string | undefined; iteration: number; stepKey: (id: string) => string }): boolean {
+export function conditionHolds(
+  condition: Condition,
+  state: RunState,
+  where: { channel?: string | undefined; iteration: number; stepKey: (id: string) => string },
+): boolean {
   if ('not' in condition) return !conditionHolds(condition.not, state, where);
   const { channel } = where;
   const about = (channels: string[]) => !channel || channels.includes(channel);
   switch (condition.is) {
     case 'readingOutside':
-      return state.readings.some((reading) => reading.phase === condition.phase && reading.counts && !isStruck(reading) && about([reading.channel]) && reading.judgement.state === 'outside');
-    case 'adjustPassed': return ['passed', 'applied'].includes(lastSpan(state, channel)?.outcome ?? '');
-    case 'adjustFailed': return lastSpan(state, channel)?.outcome === 'failed';
-    case 'anythingAdjusted': return wasAdjusted(state, channel);
-    case 'saved': return lastSave(state) === 'saved';
-    case 'saveLost': return lastSave(state) === 'lost';
-    case 'stimulusOn': return openStimulus(state, condition.slot) !== null;
-    case 'iterationAtLeast': return where.iteration >= condition.count;
-    case 'answered': return state.answers[`${where.stepKey(condition.step)}/${condition.item}`]?.value === condition.equals;
+      return state.readings.some(
+        (reading) =>
+          reading.phase === condition.phase &&
+          reading.counts &&
+          !isStruck(reading) &&
+          about([reading.channel]) &&
+          reading.judgement.state === 'outside',
+      );
+    case 'adjustPassed':
+      return ['passed', 'applied'].includes(lastSpan(state, channel)?.outcome ?? '');
+    case 'adjustFailed':
+      return lastSpan(state, channel)?.outcome === 'failed';
+    case 'anythingAdjusted':
+      return wasAdjusted(state, channel);
+    case 'saved':
+      return lastSave(state) === 'saved';
+    case 'saveLost':
+      return lastSave(state) === 'lost';
+    case 'stimulusOn':
+      return openStimulus(state, condition.slot) !== null;
+    case 'iterationAtLeast':
+      return where.iteration >= condition.count;
+    case 'answered':
+      return state.answers[`${where.stepKey(condition.step)}/${condition.item}`]?.value === condition.equals;
     case 'decided': {
-      const last = state.decisions.filter((decision) => decision.question === condition.question && (!channel || !decision.channel || decision.channel === channel)).at(-1);
+      const last = state.decisions
+        .filter(
+          (decision) =>
+            decision.question === condition.question && (!channel || !decision.channel || decision.channel === channel),
+        )
+        .at(-1);
       return last?.option === condition.option;
     }
-    case 'property': return state.started?.items.some((item) => item.properties.includes(condition.property)) ?? false;
-    case 'bumpFailed': return state.bumps.at(-1)?.outcome === 'failed';
+    case 'property':
+      return state.started?.items.some((item) => item.properties.includes(condition.property)) ?? false;
+    case 'bumpFailed':
+      return state.bumps.at(-1)?.outcome === 'failed';
   }
 }
 
 /** A zero that passed does not make a failed span good: only span, calibrate and trim speak for the channel. */
 function lastSpan(state: RunState, channel: string | undefined) {
-  return state.adjustments.filter((adjustment) => !adjustment.struck && adjustment.action !== 'zero' && adjustment.action !== 'quick'
-    && (!channel || adjustment.channels.includes(channel))).at(-1);
+  return state.adjustments
+    .filter(
+      (adjustment) =>
+        !adjustment.struck &&
+        adjustment.action !== 'zero' &&
+        adjustment.action !== 'quick' &&
+        (!channel || adjustment.channels.includes(channel)),
+    )
+    .at(-1);
 }
 
 /** A save counts only for the adjustment it followed. */

@@ -5,10 +5,18 @@ import type { Judgement } from './judge';
 import type { ReferenceSnapshot } from './reference-snapshot';
 
 export type Role = 'counter' | 'technician' | 'signatory' | 'administrator';
-export interface Actor { id: string; name: string; role: Role }
+export interface Actor {
+  id: string;
+  name: string;
+  role: Role;
+}
 
 /** Tolerance as agreed: the greater of an absolute and a relative part; zero may have its own. Decimal texts. */
-export interface Tolerance { absolute?: string; percentOfTarget?: string; zero?: string }
+export interface Tolerance {
+  absolute?: string;
+  percentOfTarget?: string;
+  zero?: string;
+}
 
 /** One measuring channel as it stood when the run was started: facts copied in, so that a replay needs no table. */
 export interface RunChannel {
@@ -31,7 +39,14 @@ export interface RunChannel {
   status: 'fitted' | 'removed' | 'notCalibrated';
 }
 
-export interface RunItem { id: string; part: 'body' | 'probe' | 'module' | 'cell'; assetId: string; model: string; serial: string; properties: string[] }
+export interface RunItem {
+  id: string;
+  part: 'body' | 'probe' | 'module' | 'cell';
+  assetId: string;
+  model: string;
+  serial: string;
+  properties: string[];
+}
 
 export interface StartedData {
   procedure: { id: string; version: number };
@@ -45,7 +60,15 @@ export interface StartedData {
   practice: boolean;
 }
 
-export interface TargetUsed { value: string; unit: string; expanded: string | null; k: number; inputs: Record<string, string>; binding: number | null; sentence: string }
+export interface TargetUsed {
+  value: string;
+  unit: string;
+  expanded: string | null;
+  k: number;
+  inputs: Record<string, string>;
+  binding: number | null;
+  sentence: string;
+}
 
 export interface EventData {
   started: StartedData;
@@ -57,15 +80,41 @@ export interface EventData {
   referenceBound: { slot: string; reference: ReferenceSnapshot; flowLPerMin?: string };
   referenceReleased: { slot: string; reason?: string };
   stimulusChanged: { slot: string; means: string; on: boolean; litres?: string };
-  readingCaptured: { point: string; channel: string; phase: Phase; reading: Reading; inputs: Record<string, string>; target: TargetUsed | null; judgement: Judgement; counts: boolean; remark?: string };
-  adjusted: { channels: string[]; action: 'quick' | 'zero' | 'span' | 'calibrate' | 'trim'; outcome: 'passed' | 'failed' | 'applied' | 'discarded'; readBack: Record<string, string> };
+  readingCaptured: {
+    point: string;
+    channel: string;
+    phase: Phase;
+    reading: Reading;
+    inputs: Record<string, string>;
+    target: TargetUsed | null;
+    judgement: Judgement;
+    counts: boolean;
+    remark?: string;
+  };
+  adjusted: {
+    channels: string[];
+    action: 'quick' | 'zero' | 'span' | 'calibrate' | 'trim';
+    outcome: 'passed' | 'failed' | 'applied' | 'discarded';
+    readBack: Record<string, string>;
+  };
   saved: { evidence: string; outcome: 'saved' | 'lost'; readBack?: string };
-  bumped: { method: 'timed' | 'watched' | 'station'; channels: Record<string, { moved: boolean; rightWay: boolean; shown?: string }>; outputs: Record<string, boolean>; outcome: 'passed' | 'failed' };
+  bumped: {
+    method: 'timed' | 'watched' | 'station';
+    channels: Record<string, { moved: boolean; rightWay: boolean; shown?: string }>;
+    outputs: Record<string, boolean>;
+    outcome: 'passed' | 'failed';
+  };
   cared: { action: string; resets: string[]; note?: string };
   partReplaced: { channel: string; part: string; oldSerial?: string; newSerial: string };
   settingChanged: { setting: string; before: string; after: string; agreedBy?: string };
   deviated: { what: string; reason: string };
-  decided: { question: string; option: string; channel?: string; consequence?: 'service' | 'outOfService' | 'discard'; note?: string };
+  decided: {
+    question: string;
+    option: string;
+    channel?: string;
+    consequence?: 'service' | 'outOfService' | 'discard';
+    note?: string;
+  };
   struck: { seq: number; reason: string };
   noted: { text: string };
   finished: { statement?: string };
@@ -77,10 +126,19 @@ export interface EventData {
 export type EventType = keyof EventData;
 
 /** What `handle` proposes; the store adds the run, the number and the time of recording. */
-export type EventDraft = { [T in EventType]: { type: T; data: EventData[T]; step?: string; iteration?: number; occurredAt: string; source: EventSource } }[EventType];
+export type EventDraft = {
+  [T in EventType]: { type: T; data: EventData[T]; step?: string; iteration?: number; occurredAt: string; source: EventSource };
+}[EventType];
 export type EventSource = 'typed' | 'live' | 'imported' | 'system';
 
-export type RunEvent = EventDraft & { run: string; seq: number; version: number; command: string; recordedAt: string; actor: Actor };
+export type RunEvent = EventDraft & {
+  run: string;
+  seq: number;
+  version: number;
+  command: string;
+  recordedAt: string;
+  actor: Actor;
+};
 
 /** Version written today. An event of an older one is lifted on reading (`lift`). */
 export const EVENT_VERSION = 1;

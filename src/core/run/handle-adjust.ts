@@ -12,12 +12,23 @@ export function handleAdjust(command: Extract<Command, { type: 'adjust' }>, hand
   if ('refused' in step) return step;
   if (step.step.kind !== 'adjust') return refuse('notNow', 'This step adjusts nothing.');
   // What the instrument does to all channels at once is recorded for all, though one channel's try asked for it.
-  const due = [...new Set(readPairs(step.step, step.step.together ? undefined : step.channel, procedure, state).map((pair) => pair.channel))];
-  const done = new Set(state.adjustments.filter((adjustment) => adjustment.step === step.key && !adjustment.struck).flatMap((adjustment) => adjustment.channels));
+  const due = [
+    ...new Set(readPairs(step.step, step.step.together ? undefined : step.channel, procedure, state).map((pair) => pair.channel)),
+  ];
+  const done = new Set(
+    state.adjustments
+      .filter((adjustment) => adjustment.step === step.key && !adjustment.struck)
+      .flatMap((adjustment) => adjustment.channels),
+  );
   const strangers = command.channels.filter((channel) => !due.includes(channel));
   if (strangers.length) return refuse('noChannel', 'This step does not adjust that channel.');
-  if (command.channels.some((channel) => done.has(channel))) return refuse('alreadyAdjusted', 'This channel is on record for this step. Strike it out first if it was wrong.');
-  const adjusted = draft('adjusted', { channels: command.channels, action: step.step.action, outcome: command.outcome, readBack: command.readBack ?? {} }, at(step));
+  if (command.channels.some((channel) => done.has(channel)))
+    return refuse('alreadyAdjusted', 'This channel is on record for this step. Strike it out first if it was wrong.');
+  const adjusted = draft(
+    'adjusted',
+    { channels: command.channels, action: step.step.action, outcome: command.outcome, readBack: command.readBack ?? {} },
+    at(step),
+  );
   const left = due.filter((channel) => !done.has(channel) && !command.channels.includes(channel));
   return left.length ? [adjusted] : [adjusted, draft('stepDone', {}, at(step))];
 }
@@ -28,12 +39,24 @@ export function handleSave(command: Extract<Command, { type: 'save' }>, handling
   const step = stepInTurn(command.step, handling);
   if ('refused' in step) return step;
   if (step.step.kind !== 'save') return refuse('notNow', 'This step saves nothing.');
-  if (step.step.evidence === 'readBackDate' && !command.readBack) return refuse('noReadBack', 'Read the last-calibration date back from the instrument and type it.', { field: 'readBack' });
+  if (step.step.evidence === 'readBackDate' && !command.readBack)
+    return refuse('noReadBack', 'Read the last-calibration date back from the instrument and type it.', { field: 'readBack' });
   const last = state.adjustments.filter((adjustment) => !adjustment.struck).at(-1);
   const now = context.origin?.occurredAt ?? context.now;
   const seconds = last ? differenceInMilliseconds(parseISO(now), parseISO(last.at)) / 1000 : 0;
   const late = step.step.deadlineSeconds !== undefined && seconds > step.step.deadlineSeconds;
-  return [draft('saved', { evidence: step.step.evidence, outcome: late ? 'lost' : 'saved', ...(command.readBack ? { readBack: command.readBack } : {}) }, at(step)), draft('stepDone', {}, at(step))];
+  return [
+    draft(
+      'saved',
+      {
+        evidence: step.step.evidence,
+        outcome: late ? 'lost' : 'saved',
+        ...(command.readBack ? { readBack: command.readBack } : {}),
+      },
+      at(step),
+    ),
+    draft('stepDone', {}, at(step)),
+  ];
 }
 
 export function handleBump(command: Extract<Command, { type: 'bump' }>, handling: Handling): EventDraft[] | Refusal {
@@ -44,14 +67,33 @@ export function handleBump(command: Extract<Command, { type: 'bump' }>, handling
   const moved = Object.values(command.channels).every((channel) => channel.moved && channel.rightWay);
   // The instrument's own timed test mutes the alarms, so it can't prove an output.
   const outputs = step.step.method === 'timed' || step.step.outputs.every((output) => command.outputs[output] === true);
-  return [draft('bumped', { method: step.step.method, channels: command.channels, outputs: command.outputs, outcome: moved && outputs ? 'passed' : 'failed' }, at(step)), draft('stepDone', {}, at(step))];
+  return [
+    draft(
+      'bumped',
+      {
+        method: step.step.method,
+        channels: command.channels,
+        outputs: command.outputs,
+        outcome: moved && outputs ? 'passed' : 'failed',
+      },
+      at(step),
+    ),
+    draft('stepDone', {}, at(step)),
+  ];
 }
 
 export function handleCare(command: Extract<Command, { type: 'care' }>, handling: Handling): EventDraft[] | Refusal {
   const step = stepInTurn(command.step, handling);
   if ('refused' in step) return step;
   if (step.step.kind !== 'care') return refuse('notNow', 'This step is no care action.');
-  return [handling.draft('cared', { action: step.step.action, resets: step.step.resets, ...(command.note ? { note: command.note } : {}) }, at(step)), handling.draft('stepDone', {}, at(step))];
+  return [
+    handling.draft(
+      'cared',
+      { action: step.step.action, resets: step.step.resets, ...(command.note ? { note: command.note } : {}) },
+      at(step),
+    ),
+    handling.draft('stepDone', {}, at(step)),
+  ];
 }
 
 export function handleDecide(command: Extract<Command, { type: 'decide' }>, handling: Handling): EventDraft[] | Refusal {
@@ -60,7 +102,18 @@ export function handleDecide(command: Extract<Command, { type: 'decide' }>, hand
   if (step.step.kind !== 'decide') return refuse('notNow', 'Nothing is to be decided here.');
   const option = step.step.options.find((candidate) => candidate.id === command.option);
   if (!option) return refuse('noOption', 'Choose one of the answers.', { field: 'option' });
-  return [handling.draft('decided', {
-    question: step.step.question, option: option.id, ...(step.channel ? { channel: step.channel } : {}), ...(option.consequence ? { consequence: option.consequence } : {}), ...(command.note ? { note: command.note } : {}),
-  }, at(step)), handling.draft('stepDone', {}, at(step))];
+  return [
+    handling.draft(
+      'decided',
+      {
+        question: step.step.question,
+        option: option.id,
+        ...(step.channel ? { channel: step.channel } : {}),
+        ...(option.consequence ? { consequence: option.consequence } : {}),
+        ...(command.note ? { note: command.note } : {}),
+      },
+      at(step),
+    ),
+    handling.draft('stepDone', {}, at(step)),
+  ];
 }

@@ -19,19 +19,43 @@ export function handleReading(command: Extract<Command, { type: 'captureReading'
   if (step.step.kind !== 'read') return refuse('notNow', 'This step takes no readings.');
   const channel = state.channels.find((candidate) => candidate.id === command.channel);
   const point = procedure.points.find((candidate) => candidate.id === command.point);
-  if (!channel || !point || !step.step.points.includes(point.id) || !point.channels.includes(channel.role)) return refuse('noPoint', 'This step has no such point.');
+  if (!channel || !point || !step.step.points.includes(point.id) || !point.channels.includes(channel.role))
+    return refuse('noPoint', 'This step has no such point.');
   if (channel.status !== 'fitted') return refuse('notFitted', `${channel.label} is not fitted or not to be calibrated.`);
-  if (step.step.phase === 'asFound' && wasAdjusted(state, channel.id)) return refuse('tooLate', `${channel.label} was adjusted already: as found can no longer be measured.`);
+  if (step.step.phase === 'asFound' && wasAdjusted(state, channel.id))
+    return refuse('tooLate', `${channel.label} was adjusted already: as found can no longer be measured.`);
   const missing = missingReadings(step.step, step.key, step.channel, procedure, state);
-  if (!missing.some((pair) => pair.point === point.id && pair.channel === channel.id)) return refuse('alreadyRead', `${channel.label} is on record for this step. Strike it out first if it was wrong.`, { field: 'text' });
+  if (!missing.some((pair) => pair.point === point.id && pair.channel === channel.id))
+    return refuse('alreadyRead', `${channel.label} is on record for this step. Strike it out first if it was wrong.`, {
+      field: 'text',
+    });
 
-  const result = judgeTyped({ procedure, state, point, channel, text: command.text, status: command.status ?? 'value', inputs: command.inputs ?? {} });
+  const result = judgeTyped({
+    procedure,
+    state,
+    point,
+    channel,
+    text: command.text,
+    status: command.status ?? 'value',
+    inputs: command.inputs ?? {},
+  });
   if ('refused' in result) return result;
   const counts = step.step.counts !== false;
-  const captured = draft('readingCaptured', {
-    point: point.id, channel: channel.id, phase: step.step.phase, reading: result.reading, inputs: command.inputs ?? {}, target: result.target, judgement: result.judgement, counts,
-    ...(step.step.remark ? { remark: step.step.remark } : {}),
-  }, at(step));
+  const captured = draft(
+    'readingCaptured',
+    {
+      point: point.id,
+      channel: channel.id,
+      phase: step.step.phase,
+      reading: result.reading,
+      inputs: command.inputs ?? {},
+      target: result.target,
+      judgement: result.judgement,
+      counts,
+      ...(step.step.remark ? { remark: step.step.remark } : {}),
+    },
+    at(step),
+  );
   return missing.length > 1 ? [captured] : [captured, draft('stepDone', {}, at(step))];
 }
 
@@ -39,11 +63,33 @@ export function handleReading(command: Extract<Command, { type: 'captureReading'
  * Judges what was typed without recording it: the sheet shows it while the figure is still being typed.
  * The same function serves the record, so what was seen is what is kept.
  */
-export function judgeTyped({ procedure, state, point, channel, text, status, inputs }: {
-  procedure: Handling['procedure']; state: RunState; point: Point; channel: RunChannel; text: string; status: Reading['status']; inputs: Record<string, string>;
+export function judgeTyped({
+  procedure,
+  state,
+  point,
+  channel,
+  text,
+  status,
+  inputs,
+}: {
+  procedure: Handling['procedure'];
+  state: RunState;
+  point: Point;
+  channel: RunChannel;
+  text: string;
+  status: Reading['status'];
+  inputs: Record<string, string>;
 }): { reading: Reading; target: TargetUsed | null; judgement: Judgement } | Refusal {
   const withNumber = status === 'value' || status === 'flicker';
-  const problem = withNumber ? checkTypedReading({ text, resolution: channel.resolution, lowest: channel.lowest, highest: channel.highest, unit: channel.unit }) : null;
+  const problem = withNumber
+    ? checkTypedReading({
+        text,
+        resolution: channel.resolution,
+        lowest: channel.lowest,
+        highest: channel.highest,
+        unit: channel.unit,
+      })
+    : null;
   if (problem) return refuse(problem.code, problem.sentence, { field: 'text' });
   const target = resolveTarget({ point, channel, state, inputs, procedure });
   if (target !== null && 'refused' in target) return target;
@@ -51,13 +97,33 @@ export function judgeTyped({ procedure, state, point, channel, text, status, inp
   return { reading, target, judgement: judgementFor(reading, target, point, channel, state, inputs) };
 }
 
-function judgementFor(reading: Reading, target: TargetUsed | null, point: Point, channel: RunChannel, state: RunState, inputs: Record<string, string>): Judgement {
+function judgementFor(
+  reading: Reading,
+  target: TargetUsed | null,
+  point: Point,
+  channel: RunChannel,
+  state: RunState,
+  inputs: Record<string, string>,
+): Judgement {
   const { rule, coverage } = state.started!;
   if (target === null) return observed(reading, point, inputs, rule);
-  const tolerance = typeof point.tolerance === 'object' ? point.tolerance.limit : toleranceAt({ tolerance: channel.tolerance, target: target.value, zero: point.tolerance === 'zero' });
+  const tolerance =
+    typeof point.tolerance === 'object'
+      ? point.tolerance.limit
+      : toleranceAt({ tolerance: channel.tolerance, target: target.value, zero: point.tolerance === 'zero' });
   const judgement = judgeReading({ reading, target, tolerance, resolution: channel.resolution, rule, coverage });
-  const outsideGate = point.gate && reading.status === 'value' && (new Dec(reading.text).lt(point.gate.lowest) || new Dec(reading.text).gt(point.gate.highest));
-  return outsideGate ? { ...judgement, code: 'implausible', state: 'notMeasured', sentence: `Not believed: ${point.gate!.reason} (${point.gate!.lowest} to ${point.gate!.highest}).` } : judgement;
+  const outsideGate =
+    point.gate &&
+    reading.status === 'value' &&
+    (new Dec(reading.text).lt(point.gate.lowest) || new Dec(reading.text).gt(point.gate.highest));
+  return outsideGate
+    ? {
+        ...judgement,
+        code: 'implausible',
+        state: 'notMeasured',
+        sentence: `Not believed: ${point.gate!.reason} (${point.gate!.lowest} to ${point.gate!.highest}).`,
+      }
+    : judgement;
 }
 
 /** A point that is only watched: did it move the right way from what it showed before. */
@@ -66,7 +132,19 @@ function observed(reading: Reading, point: Point, inputs: Record<string, string>
   const moved = reading.status === 'value' && inputs.before !== undefined ? new Dec(reading.text).minus(inputs.before) : null;
   const right = moved !== null && (up ? moved.gt(0) : moved.lt(0));
   return {
-    code: 'observed', state: moved === null ? 'notMeasured' : right ? 'within' : 'outside', error: null, lower: null, upper: null, standard: null, k: null, expanded: null, components: [], rule,
-    sentence: moved === null ? 'Only watched: no earlier reading to compare with.' : `${right ? 'Moved as it should' : 'Did not move as it should'}: from ${inputs.before} to ${reading.text} ${reading.unit}.`,
+    code: 'observed',
+    state: moved === null ? 'notMeasured' : right ? 'within' : 'outside',
+    error: null,
+    lower: null,
+    upper: null,
+    standard: null,
+    k: null,
+    expanded: null,
+    components: [],
+    rule,
+    sentence:
+      moved === null
+        ? 'Only watched: no earlier reading to compare with.'
+        : `${right ? 'Moved as it should' : 'Did not move as it should'}: from ${inputs.before} to ${reading.text} ${reading.unit}.`,
   };
 }

@@ -9,7 +9,10 @@ import { openStimulus, type RunState } from './state';
 /** The step of a command, if it is its turn. */
 export function stepInTurn(key: string, { procedure, state }: Pick<Handling, 'procedure' | 'state'>): PlannedStep | Refusal {
   const step = currentSteps(procedure, state).find((candidate) => candidate.key === key);
-  return step ?? refuse('notNow', 'This step is not the present one: someone may have gone on meanwhile. The sheet shows where the run is.');
+  return (
+    step ??
+    refuse('notNow', 'This step is not the present one: someone may have gone on meanwhile. The sheet shows where the run is.')
+  );
 }
 
 export const at = (step: PlannedStep) => ({ step: step.key, iteration: step.iteration });
@@ -25,16 +28,32 @@ export function handleComplete(command: Extract<Command, { type: 'completeStep' 
   if ('refused' in step) return step;
   const done = handling.draft('stepDone', {}, at(step));
   switch (step.step.kind) {
-    case 'wait': return completeWait(step, command.deviation, handling, done);
+    case 'wait':
+      return completeWait(step, command.deviation, handling, done);
     case 'check': {
       const answers = command.answers ?? {};
       for (const item of step.step.items) {
         const answer = answers[item.id];
         if (!answer?.value?.trim()) return refuse('unanswered', `${item.label}: an answer is missing.`, { field: item.id });
-        if (item.answer === 'number' && !/^[+-]?\d+(\.\d+)?$/.test(answer.value.trim())) return refuse('notANumber', `${item.label}: “${answer.value}” is not a number.`, { field: item.id });
-        if (item.answer === 'passFault' && answer.value === 'fault' && !answer.note?.trim()) return refuse('faultNeedsNote', `${item.label}: say what is wrong.`, { field: item.id });
+        if (item.answer === 'number' && !/^[+-]?\d+(\.\d+)?$/.test(answer.value.trim()))
+          return refuse('notANumber', `${item.label}: “${answer.value}” is not a number.`, { field: item.id });
+        if (item.answer === 'passFault' && answer.value === 'fault' && !answer.note?.trim())
+          return refuse('faultNeedsNote', `${item.label}: say what is wrong.`, { field: item.id });
       }
-      return [...step.step.items.map((item) => handling.draft('answered', { item: item.id, value: answers[item.id]!.value.trim(), ...(answers[item.id]!.note ? { note: answers[item.id]!.note! } : {}) }, at(step))), done];
+      return [
+        ...step.step.items.map((item) =>
+          handling.draft(
+            'answered',
+            {
+              item: item.id,
+              value: answers[item.id]!.value.trim(),
+              ...(answers[item.id]!.note ? { note: answers[item.id]!.note! } : {}),
+            },
+            at(step),
+          ),
+        ),
+        done,
+      ];
     }
     case 'condition': {
       const conditions = command.conditions ?? {};
@@ -45,12 +64,17 @@ export function handleComplete(command: Extract<Command, { type: 'completeStep' 
       return [handling.draft('conditionRecorded', conditions, at(step)), done];
     }
     case 'reference': {
-      const missing = step.step.slots.filter((slot) => !handling.state.bindings.some((binding) => binding.slot === slot && !binding.released && !binding.struck));
+      const missing = step.step.slots.filter(
+        (slot) => !handling.state.bindings.some((binding) => binding.slot === slot && !binding.released && !binding.struck),
+      );
       return missing.length ? refuse('noReference', `Choose the ${missing.join(', ')} first.`, { field: 'reference' }) : [done];
     }
-    case 'read': return missingReadings(step.step, step.key, step.channel, handling.procedure, handling.state).length
-      ? refuse('readingsMissing', 'Readings are still missing. Take them, or leave the step out with a reason.') : [done];
-    default: return refuse('notByItself', 'This step is done by doing what it says.');
+    case 'read':
+      return missingReadings(step.step, step.key, step.channel, handling.procedure, handling.state).length
+        ? refuse('readingsMissing', 'Readings are still missing. Take them, or leave the step out with a reason.')
+        : [done];
+    default:
+      return refuse('notByItself', 'This step is done by doing what it says.');
   }
 }
 
@@ -73,20 +97,33 @@ export function waitBegan(step: PlannedStep, state: RunState): string | null {
   return step.step.from === 'placed' ? (state.started?.placedAt ?? entered) : entered;
 }
 
-function completeWait(step: PlannedStep, deviation: string | undefined, { state, context, draft }: Handling, done: EventDraft): EventDraft[] | Refusal {
+function completeWait(
+  step: PlannedStep,
+  deviation: string | undefined,
+  { state, context, draft }: Handling,
+  done: EventDraft,
+): EventDraft[] | Refusal {
   if (step.step.kind !== 'wait') return [done];
   const began = waitBegan(step, state);
   const now = context.origin?.occurredAt ?? context.now;
   const elapsed = began ? differenceInMilliseconds(parseISO(now), parseISO(began)) / 1000 : Infinity;
   if (elapsed >= step.step.minSeconds) return [done];
   const left = Math.ceil(step.step.minSeconds - elapsed);
-  if (!deviation?.trim()) return refuse('tooEarly', `${step.step.title}: ${left} s are left. Going on now is a deviation: say why.`, { field: 'deviation', numbers: { secondsLeft: String(left) } });
+  if (!deviation?.trim())
+    return refuse('tooEarly', `${step.step.title}: ${left} s are left. Going on now is a deviation: say why.`, {
+      field: 'deviation',
+      numbers: { secondsLeft: String(left) },
+    });
   return [draft('deviated', { what: `${step.step.title}: ${left} s too early`, reason: deviation.trim() }, at(step)), done];
 }
 
 export function handleSkip(command: Extract<Command, { type: 'skipStep' }>, handling: Handling): EventDraft[] | Refusal {
   const step = stepInTurn(command.step, handling);
   if ('refused' in step) return step;
-  if (step.step.kind === 'stimulus' && !step.step.on && openStimulus(handling.state, step.step.slot)) return refuse('gasOpen', 'Closing the gas can’t be left out.');
-  return [handling.draft('deviated', { what: `Left out: ${step.step.title}`, reason: command.reason }, at(step)), handling.draft('stepSkipped', { reason: command.reason }, at(step))];
+  if (step.step.kind === 'stimulus' && !step.step.on && openStimulus(handling.state, step.step.slot))
+    return refuse('gasOpen', 'Closing the gas can’t be left out.');
+  return [
+    handling.draft('deviated', { what: `Left out: ${step.step.title}`, reason: command.reason }, at(step)),
+    handling.draft('stepSkipped', { reason: command.reason }, at(step)),
+  ];
 }

@@ -19,17 +19,27 @@ export function handleBind(command: Extract<Command, { type: 'bindReference' }>,
   const problem = checkReference({ reference, slot, channels: measuredChannels(state), today: context.today });
   if (problem) return problem;
   const needsFlow = slot.kind === 'gas';
-  if (needsFlow && !(Number(command.flowLPerMin) > 0 && Number(command.flowLPerMin) <= 10)) return refuse('noFlow', 'Type the regulator’s flow in L/min (0.3, 0.5, 1.0 …).', { field: 'flowLPerMin' });
+  if (needsFlow && !(Number(command.flowLPerMin) > 0 && Number(command.flowLPerMin) <= 10))
+    return refuse('noFlow', 'Type the regulator’s flow in L/min (0.3, 0.5, 1.0 …).', { field: 'flowLPerMin' });
   if (openStimulus(state, slot.id)) return refuse('gasOpen', 'Close the gas before the bottle is changed.');
-  const step = currentSteps(procedure, state).find((candidate) => candidate.step.kind === 'reference' && candidate.step.slots.includes(slot.id));
-  const bound = draft('referenceBound', { slot: slot.id, reference, ...(needsFlow ? { flowLPerMin: command.flowLPerMin! } : {}) }, step ? at(step) : undefined);
+  const step = currentSteps(procedure, state).find(
+    (candidate) => candidate.step.kind === 'reference' && candidate.step.slots.includes(slot.id),
+  );
+  const bound = draft(
+    'referenceBound',
+    { slot: slot.id, reference, ...(needsFlow ? { flowLPerMin: command.flowLPerMin! } : {}) },
+    step ? at(step) : undefined,
+  );
   if (!step || step.step.kind !== 'reference') return [bound];
   const open = step.step.slots.filter((id) => id !== slot.id && !boundReference(state, id));
   return open.length ? [bound] : [bound, draft('stepDone', {}, at(step))];
 }
 
 /** Gas on or off. Off books the litres: flow times time. Off is always possible, whatever step the run is in. */
-export function handleStimulus(command: Extract<Command, { type: 'changeStimulus' }>, handling: Handling): EventDraft[] | Refusal {
+export function handleStimulus(
+  command: Extract<Command, { type: 'changeStimulus' }>,
+  handling: Handling,
+): EventDraft[] | Refusal {
   const { procedure, state, context, draft } = handling;
   const slot = procedure.slots.find((candidate) => candidate.id === command.slot);
   if (!slot) return refuse('noSlot', 'This procedure has no such place for a reference.');
@@ -37,17 +47,22 @@ export function handleStimulus(command: Extract<Command, { type: 'changeStimulus
   if (command.on && span) return refuse('alreadyOn', 'It is open already.');
   if (!command.on && !span) return refuse('alreadyOff', 'It is closed already.');
   const inTurn = stepInTurn(command.step, handling);
-  const step = 'refused' in inTurn || inTurn.step.kind !== 'stimulus' || inTurn.step.on !== command.on || inTurn.step.slot !== slot.id ? null : inTurn;
+  const step =
+    'refused' in inTurn || inTurn.step.kind !== 'stimulus' || inTurn.step.on !== command.on || inTurn.step.slot !== slot.id
+      ? null
+      : inTurn;
   if (command.on) {
     if (!step) return refuse('notNow', 'No step asks for it now.');
     const binding = boundReference(state, slot.id);
     if (!binding && slot.kind === 'gas') return refuse('noReference', `Choose the ${slot.label} first.`);
-    if (binding?.reference.expires && binding.reference.expires < context.today) return refuse('expired', `${binding.reference.name} has expired meanwhile.`);
+    if (binding?.reference.expires && binding.reference.expires < context.today)
+      return refuse('expired', `${binding.reference.name} has expired meanwhile.`);
   }
   const binding = boundReference(state, slot.id);
   const now = context.origin?.occurredAt ?? context.now;
   const minutes = span ? Math.max(0, differenceInMilliseconds(parseISO(now), parseISO(span.onAt))) / 60000 : 0;
-  const litres = span && binding?.flowLPerMin ? { litres: new Dec(binding.flowLPerMin).times(minutes).toDecimalPlaces(3).toFixed() } : {};
+  const litres =
+    span && binding?.flowLPerMin ? { litres: new Dec(binding.flowLPerMin).times(minutes).toDecimalPlaces(3).toFixed() } : {};
   const means = step?.step.kind === 'stimulus' ? step.step.means : (span?.means ?? 'gas');
   const changed = draft('stimulusChanged', { slot: slot.id, means, on: command.on, ...litres }, step ? at(step) : undefined);
   return step ? [changed, draft('stepDone', {}, at(step))] : [changed];

@@ -1,6 +1,20 @@
 import { describe, expect, it } from 'vitest';
 import { family04 } from '@/procedures/family-04-four-gas-leak-monitor';
-import { adjust, asFound, asLeft, FOUND, gas, mix, openFourGas, prepare, readAll, signatory, technician, wholeRun, ZERO } from './four-gas.fixture';
+import {
+  adjust,
+  asFound,
+  asLeft,
+  FOUND,
+  gas,
+  mix,
+  openFourGas,
+  prepare,
+  readAll,
+  signatory,
+  technician,
+  wholeRun,
+  ZERO,
+} from './four-gas.fixture';
 import { allowed } from './handle';
 import { plan } from './plan';
 import { reduce } from './reduce';
@@ -32,18 +46,29 @@ describe('the four-gas run', () => {
 
   it('refuses to end the warm-up early without a reason and records the deviation with one', () => {
     const run = openFourGas().wait(120);
-    expect(run.try({ type: 'completeStep', step: 'warm-up' })).toMatchObject({ code: 'tooEarly', numbers: { secondsLeft: '180' } });
+    expect(run.try({ type: 'completeStep', step: 'warm-up' })).toMatchObject({
+      code: 'tooEarly',
+      numbers: { secondsLeft: '180' },
+    });
     run.do({ type: 'completeStep', step: 'warm-up', deviation: 'was on all morning' });
     expect(run.state.deviations[0]).toMatchObject({ reason: 'was on all morning' });
   });
 
   it.each([
-    ['', 'empty'], ['abc', 'notANumber'], ['21,5', 'notANumber'], ['25.25', 'tooManyDigits'], ['25.3', 'notAStep'], ['2500', 'farOutside'],
+    ['', 'empty'],
+    ['abc', 'notANumber'],
+    ['21,5', 'notANumber'],
+    ['25.25', 'tooManyDigits'],
+    ['25.3', 'notAStep'],
+    ['2500', 'farOutside'],
   ])('refuses “%s” typed for H₂S as %s, beside the field', (text, code) => {
     const run = prepare(openFourGas());
     readAll(run, ZERO);
     gas(run, true);
-    expect(run.try({ type: 'captureReading', step: 'found-gas', point: 'span', channel: 'c-h2s', text })).toMatchObject({ code, field: 'text' });
+    expect(run.try({ type: 'captureReading', step: 'found-gas', point: 'span', channel: 'c-h2s', text })).toMatchObject({
+      code,
+      field: 'text',
+    });
   });
 
   it('does not overwrite a reading: the second one is refused until the first is struck out with a reason', () => {
@@ -53,7 +78,9 @@ describe('the four-gas run', () => {
     expect(run.try(again)).toMatchObject({ code: 'alreadyRead' });
     run.do({ type: 'strike', seq: run.state.readings[0]!.seq, reason: 'wrong channel read' }).do(again);
     expect(run.state.readings.map((reading) => reading.flags.length)).toEqual([1, 0]);
-    expect(run.try({ type: 'strike', seq: run.state.readings[0]!.seq, reason: 'again' })).toMatchObject({ code: 'alreadyStruck' });
+    expect(run.try({ type: 'strike', seq: run.state.readings[0]!.seq, reason: 'again' })).toMatchObject({
+      code: 'alreadyStruck',
+    });
   });
 
   it('opens a read step again when one of its readings is struck', () => {
@@ -67,9 +94,15 @@ describe('the four-gas run', () => {
   it('an as-found reading struck after the adjustment becomes “not measured”', () => {
     const run = wholeRun();
     run.do({ type: 'sendBack', note: 'CO as found looks wrong' }, signatory);
-    run.do({ type: 'strike', seq: standingReading(run.state, { channel: 'c-co', phase: 'asFound', point: 'span' })!.seq, reason: 'typed for another channel' });
+    run.do({
+      type: 'strike',
+      seq: standingReading(run.state, { channel: 'c-co', phase: 'asFound', point: 'span' })!.seq,
+      reason: 'typed for another channel',
+    });
     expect(run.current()).toEqual([]);
-    expect(summarise(family04, run.state).results.find((result) => result.channel === 'c-co' && result.point === 'span')?.asFound).toBeNull();
+    expect(
+      summarise(family04, run.state).results.find((result) => result.channel === 'c-co' && result.point === 'span')?.asFound,
+    ).toBeNull();
   });
 
   it('striking a reference flags every reading that used it', () => {
@@ -83,8 +116,14 @@ describe('the four-gas run', () => {
 
 describe('references', () => {
   const bind = (change: Partial<typeof mix>) => {
-    const run = openFourGas({}, [{ ...mix, ...change }]).wait(300).do({ type: 'completeStep', step: 'warm-up' });
-    run.do({ type: 'completeStep', step: 'place', conditions: { temperatureC: '21', pressureHPa: '1009', humidityPercent: '45' } });
+    const run = openFourGas({}, [{ ...mix, ...change }])
+      .wait(300)
+      .do({ type: 'completeStep', step: 'warm-up' });
+    run.do({
+      type: 'completeStep',
+      step: 'place',
+      conditions: { temperatureC: '21', pressureHPa: '1009', humidityPercent: '45' },
+    });
     return run.try({ type: 'bindReference', slot: 'mix', reference: 'ref-mix', flowLPerMin: '0.5' });
   };
   it('is good on its last day and refused the day after', () => {
@@ -94,10 +133,18 @@ describe('references', () => {
   it('is refused when empty, recalled, or lacking a component', () => {
     expect(bind({ availableL: '0.4' })).toMatchObject({ code: 'empty' });
     expect(bind({ recalled: 'H2S fades' })).toMatchObject({ code: 'recalled' });
-    expect(bind({ components: mix.components.filter((component) => component.substance !== 'H2S') })).toMatchObject({ code: 'missingComponent' });
+    expect(bind({ components: mix.components.filter((component) => component.substance !== 'H2S') })).toMatchObject({
+      code: 'missingComponent',
+    });
   });
   it('methane without oxygen must not span a catalytic sensor (at least 10 %vol: common practice)', () => {
-    expect(bind({ components: mix.components.map((component) => (component.substance === 'O2' ? { ...component, value: '2.0' } : component)) })).toMatchObject({ code: 'noOxygen' });
+    expect(
+      bind({
+        components: mix.components.map((component) =>
+          component.substance === 'O2' ? { ...component, value: '2.0' } : component,
+        ),
+      }),
+    ).toMatchObject({ code: 'noOxygen' });
   });
   it('books flow times time: 90 s at 0.5 L/min is 0.75 L (arithmetic)', () => {
     expect(asFound(prepare(openFourGas())).state.stimuli[0]).toMatchObject({ litres: '0.75' });
@@ -109,12 +156,23 @@ describe('two tries', () => {
     const run = adjust(asFound(prepare(openFourGas())), { 'c-h2s': 1 });
     const keys = plan(family04, run.state).map((step) => step.key);
     expect(keys.filter((key) => key.startsWith('span[c-h2s]/try'))).toEqual([
-      'span[c-h2s]/try#1/adjust', 'span[c-h2s]/try#2/again/off', 'span[c-h2s]/try#2/again/clear', 'span[c-h2s]/try#2/again/zero', 'span[c-h2s]/try#2/gas', 'span[c-h2s]/try#2/adjust',
+      'span[c-h2s]/try#1/adjust',
+      'span[c-h2s]/try#2/again/off',
+      'span[c-h2s]/try#2/again/clear',
+      'span[c-h2s]/try#2/again/zero',
+      'span[c-h2s]/try#2/gas',
+      'span[c-h2s]/try#2/adjust',
     ]);
-    expect(run.state.adjustments.filter((adjustment) => adjustment.channels.includes('c-h2s') && adjustment.action === 'span').map((adjustment) => adjustment.outcome)).toEqual(['failed', 'passed']);
+    expect(
+      run.state.adjustments
+        .filter((adjustment) => adjustment.channels.includes('c-h2s') && adjustment.action === 'span')
+        .map((adjustment) => adjustment.outcome),
+    ).toEqual(['failed', 'passed']);
   });
   it('ends in a decision after the second failure; the channel is not asked for again and the run is not in tolerance', () => {
-    const run = asLeft(adjust(asFound(prepare(openFourGas()), { ...FOUND, 'c-h2s': '5.0' }), { 'c-h2s': 2 })).do({ type: 'finish' });
+    const run = asLeft(adjust(asFound(prepare(openFourGas()), { ...FOUND, 'c-h2s': '5.0' }), { 'c-h2s': 2 })).do({
+      type: 'finish',
+    });
     expect(run.state.retired['c-h2s']).toMatchObject({ consequence: 'service' });
     expect(standingReading(run.state, { channel: 'c-h2s', phase: 'asLeft' })).toBeNull();
     expect(summarise(family04, run.state).asLeft).toBe('notMeasured');
@@ -146,7 +204,11 @@ describe('finish and approval', () => {
     expect(allowed({ procedure: family04, state: wholeRun().state })).toEqual(['approve', 'sendBack', 'note', 'abort']);
   });
   it('an absent sensor is neither asked for nor counted', () => {
-    const run = openFourGas({ channels: openFourGas().state.channels.map((channel) => (channel.role === 'h2s' ? { ...channel, status: 'removed' as const } : channel)) });
+    const run = openFourGas({
+      channels: openFourGas().state.channels.map((channel) =>
+        channel.role === 'h2s' ? { ...channel, status: 'removed' as const } : channel,
+      ),
+    });
     asLeft(adjust(asFound(prepare(run)))).do({ type: 'finish' });
     expect(run.state.readings.some((reading) => reading.channel === 'c-h2s')).toBe(false);
     expect(summarise(family04, run.state).asLeft).toBe('within');

@@ -19,11 +19,24 @@ export interface HandleContext {
   origin?: CommandOrigin;
 }
 
-export interface Handling { procedure: Procedure; state: RunState; context: HandleContext; draft: Drafter }
-export type Drafter = <T extends EventType>(type: T, data: EventData[T], where?: { step?: string; iteration?: number }) => EventDraft;
+export interface Handling {
+  procedure: Procedure;
+  state: RunState;
+  context: HandleContext;
+  draft: Drafter;
+}
+export type Drafter = <T extends EventType>(
+  type: T,
+  data: EventData[T],
+  where?: { step?: string; iteration?: number },
+) => EventDraft;
 
 const NEEDED_STATUS: Partial<Record<CommandType, RunState['status'][]>> = {
-  start: ['notStarted'], sendBack: ['finished'], approve: ['finished'], note: ['open', 'finished'], abort: ['open', 'finished'],
+  start: ['notStarted'],
+  sendBack: ['finished'],
+  approve: ['finished'],
+  note: ['open', 'finished'],
+  abort: ['open', 'finished'],
 };
 const APPROVERS = ['signatory', 'administrator'];
 const BENCH = ['technician', 'signatory', 'administrator'];
@@ -32,16 +45,30 @@ const BENCH = ['technician', 'signatory', 'administrator'];
  * What a command amounts to, or why it can't be done. The only place that guards; pure: the same arguments give the same answer.
  * The next step is entered by itself where the procedure leaves no choice.
  */
-export function handle({ procedure, state, command, context }: { procedure: Procedure; state: RunState; command: Command; context: HandleContext }): EventDraft[] | Refusal {
+export function handle({
+  procedure,
+  state,
+  command,
+  context,
+}: {
+  procedure: Procedure;
+  state: RunState;
+  command: Command;
+  context: HandleContext;
+}): EventDraft[] | Refusal {
   const needed = NEEDED_STATUS[command.type] ?? ['open'];
   if (!needed.includes(state.status)) return refuse('wrongStatus', STATUS_SENTENCE[state.status]);
   const roles = command.type === 'approve' || command.type === 'sendBack' ? APPROVERS : BENCH;
   if (!roles.includes(context.actor.role)) return refuse('notAllowed', `A ${context.actor.role} can't do this.`);
   if (state.started && (state.started.procedure.id !== procedure.id || state.started.procedure.version !== procedure.version)) {
-    return refuse('otherProcedure', `This run was started with ${state.started.procedure.id} version ${state.started.procedure.version}.`);
+    return refuse(
+      'otherProcedure',
+      `This run was started with ${state.started.procedure.id} version ${state.started.procedure.version}.`,
+    );
   }
   const occurredAt = context.origin?.occurredAt ?? context.now;
-  const draft: Drafter = (type, data, where) => ({ type, data, occurredAt, source: context.origin?.source ?? 'typed', ...where }) as EventDraft;
+  const draft: Drafter = (type, data, where) =>
+    ({ type, data, occurredAt, source: context.origin?.source ?? 'typed', ...where }) as EventDraft;
   const handler = HANDLERS[command.type] as (command: Command, handling: Handling) => EventDraft[] | Refusal;
   const drafts = handler(command, { procedure, state, context, draft });
   return isRefusal(drafts) ? drafts : withNextStep(procedure, state, drafts, context, draft);
@@ -54,27 +81,72 @@ export function allowed({ procedure, state }: { procedure: Procedure; state: Run
   if (state.status !== 'open') return [];
   const steps = currentSteps(procedure, state);
   const byKind: Record<string, CommandType[]> = {
-    check: ['completeStep'], condition: ['completeStep'], wait: ['completeStep'], reference: ['bindReference'], stimulus: ['changeStimulus'],
-    read: ['captureReading'], adjust: ['adjust'], save: ['save'], bump: ['bump'], care: ['care'], decide: ['decide'],
+    check: ['completeStep'],
+    condition: ['completeStep'],
+    wait: ['completeStep'],
+    reference: ['bindReference'],
+    stimulus: ['changeStimulus'],
+    read: ['captureReading'],
+    adjust: ['adjust'],
+    save: ['save'],
+    bump: ['bump'],
+    care: ['care'],
+    decide: ['decide'],
   };
   const here = steps.flatMap((step) => byKind[step.step.kind] ?? []);
-  return [...new Set<CommandType>([...here, ...(steps.length ? (['skipStep'] as const) : (['finish'] as const)), 'bindReference', 'strike', 'note', 'abort'])];
+  return [
+    ...new Set<CommandType>([
+      ...here,
+      ...(steps.length ? (['skipStep'] as const) : (['finish'] as const)),
+      'bindReference',
+      'strike',
+      'note',
+      'abort',
+    ]),
+  ];
 }
 
 const STATUS_SENTENCE: Record<RunState['status'], string> = {
-  notStarted: 'This run has not been started.', open: 'This run is still being worked on.', finished: 'This run is finished and waits for approval.',
-  approved: 'This run is approved; it can no longer change.', aborted: 'This run was given up.',
+  notStarted: 'This run has not been started.',
+  open: 'This run is still being worked on.',
+  finished: 'This run is finished and waits for approval.',
+  approved: 'This run is approved; it can no longer change.',
+  aborted: 'This run was given up.',
 };
 
 /** Numbers drafts and puts them into envelopes: what the store does, and what tests do without one. */
-export function toEvents(drafts: EventDraft[], { run, after, command, recordedAt, actor, version }: { run: string; after: number; command: string; recordedAt: string; actor: Actor; version: number }): RunEvent[] {
+export function toEvents(
+  drafts: EventDraft[],
+  {
+    run,
+    after,
+    command,
+    recordedAt,
+    actor,
+    version,
+  }: { run: string; after: number; command: string; recordedAt: string; actor: Actor; version: number },
+): RunEvent[] {
   return drafts.map((draft, index) => ({ ...draft, run, seq: after + 1 + index, version, command, recordedAt, actor }));
 }
 
-function withNextStep(procedure: Procedure, state: RunState, drafts: EventDraft[], context: HandleContext, draft: Drafter): EventDraft[] {
-  if (!drafts.some((event) => event.type === 'stepDone' || event.type === 'stepSkipped' || event.type === 'started')) return drafts;
+function withNextStep(
+  procedure: Procedure,
+  state: RunState,
+  drafts: EventDraft[],
+  context: HandleContext,
+  draft: Drafter,
+): EventDraft[] {
+  if (!drafts.some((event) => event.type === 'stepDone' || event.type === 'stepSkipped' || event.type === 'started'))
+    return drafts;
   const after = copyState(state);
-  toEvents(drafts, { run: state.run, after: state.seq, command: '', recordedAt: context.now, actor: context.actor, version: 1 }).forEach((event) => apply(after, event));
+  toEvents(drafts, {
+    run: state.run,
+    after: state.seq,
+    command: '',
+    recordedAt: context.now,
+    actor: context.actor,
+    version: 1,
+  }).forEach((event) => apply(after, event));
   const [next, ...others] = currentSteps(procedure, after);
   if (!next || others.length > 0 || next.status !== 'todo') return drafts;
   return [...drafts, draft('stepEntered', {}, { step: next.key, iteration: next.iteration })];

@@ -9,13 +9,17 @@ import { currentSteps } from './plan';
 import { refuse, type Refusal } from './refusal';
 import { openStimulus } from './state';
 
-type Handlers = { [T in Command['type']]: (command: Extract<Command, { type: T }>, handling: Handling) => EventDraft[] | Refusal };
+type Handlers = {
+  [T in Command['type']]: (command: Extract<Command, { type: T }>, handling: Handling) => EventDraft[] | Refusal;
+};
 
 export const HANDLERS: Handlers = {
   start: (command, { procedure, draft }) => {
     const { id, version } = command.started.procedure;
-    if (id !== procedure.id || version !== procedure.version) return refuse('otherProcedure', `The procedure is ${procedure.id} version ${procedure.version}.`);
-    if (!command.started.channels.some((channel) => channel.status === 'fitted')) return refuse('nothingToMeasure', 'No channel of this instrument is fitted and to be calibrated.');
+    if (id !== procedure.id || version !== procedure.version)
+      return refuse('otherProcedure', `The procedure is ${procedure.id} version ${procedure.version}.`);
+    if (!command.started.channels.some((channel) => channel.status === 'fitted'))
+      return refuse('nothingToMeasure', 'No channel of this instrument is fitted and to be calibrated.');
     return [draft('started', command.started)];
   },
   enterStep: handleEnter,
@@ -32,18 +36,35 @@ export const HANDLERS: Handlers = {
   replacePart: (command, { state, draft }) => {
     const channel = state.channels.find((candidate) => candidate.id === command.channel);
     if (!channel) return refuse('noChannel', 'This instrument has no such channel.');
-    return [draft('partReplaced', { channel: channel.id, part: command.part, newSerial: command.newSerial, ...(channel.sensorSerial ? { oldSerial: channel.sensorSerial } : {}) })];
+    return [
+      draft('partReplaced', {
+        channel: channel.id,
+        part: command.part,
+        newSerial: command.newSerial,
+        ...(channel.sensorSerial ? { oldSerial: channel.sensorSerial } : {}),
+      }),
+    ];
   },
   changeSetting: (command, { draft }) => {
     // An alarm point is a safety setting: who agreed belongs on record.
-    if (/alarm/i.test(command.setting) && !command.agreedBy) return refuse('whoAgreed', 'An alarm point is a safety setting: say who agreed to the change.', { field: 'agreedBy' });
-    return [draft('settingChanged', { setting: command.setting, before: command.before, after: command.after, ...(command.agreedBy ? { agreedBy: command.agreedBy } : {}) })];
+    if (/alarm/i.test(command.setting) && !command.agreedBy)
+      return refuse('whoAgreed', 'An alarm point is a safety setting: say who agreed to the change.', { field: 'agreedBy' });
+    return [
+      draft('settingChanged', {
+        setting: command.setting,
+        before: command.before,
+        after: command.after,
+        ...(command.agreedBy ? { agreedBy: command.agreedBy } : {}),
+      }),
+    ];
   },
   strike: (command, { state, draft }) => {
     const known = [...state.readings, ...state.adjustments, ...state.bindings].some((entry) => entry.seq === command.seq);
     if (!known) return refuse('nothingToStrike', 'Only a reading, an adjustment or a reference can be struck out.');
-    const already = state.readings.some((entry) => entry.seq === command.seq && entry.flags.some((flag) => flag.code === 'struck'))
-      || state.adjustments.some((entry) => entry.seq === command.seq && entry.struck) || state.bindings.some((entry) => entry.seq === command.seq && entry.struck);
+    const already =
+      state.readings.some((entry) => entry.seq === command.seq && entry.flags.some((flag) => flag.code === 'struck')) ||
+      state.adjustments.some((entry) => entry.seq === command.seq && entry.struck) ||
+      state.bindings.some((entry) => entry.seq === command.seq && entry.struck);
     if (already) return refuse('alreadyStruck', 'This entry is struck out already.');
     return [draft('struck', { seq: command.seq, reason: command.reason })];
   },
@@ -58,7 +79,11 @@ export const HANDLERS: Handlers = {
   sendBack: (command, { draft }) => [draft('sentBack', { note: command.note })],
   approve: (command, { state, context, draft }) => {
     const samePerson = state.finishedBy?.id === context.actor.id || state.technician?.id === context.actor.id;
-    if (samePerson && !context.allowSamePerson) return refuse('samePerson', 'The one who did the work does not approve it. A setting of the workshop allows this where one person does both.');
+    if (samePerson && !context.allowSamePerson)
+      return refuse(
+        'samePerson',
+        'The one who did the work does not approve it. A setting of the workshop allows this where one person does both.',
+      );
     return [draft('approved', { samePerson, ...(command.note ? { note: command.note } : {}) })];
   },
   abort: (command, { state, draft }) => {

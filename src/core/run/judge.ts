@@ -32,7 +32,10 @@ export interface Judgement {
 export function toleranceAt({ tolerance, target, zero }: { tolerance: Tolerance; target: string; zero: boolean }): string {
   if (zero && tolerance.zero !== undefined) return tolerance.zero;
   const absolute = new Dec(tolerance.absolute ?? 0);
-  const relative = new Dec(target).abs().times(tolerance.percentOfTarget ?? 0).div(100);
+  const relative = new Dec(target)
+    .abs()
+    .times(tolerance.percentOfTarget ?? 0)
+    .div(100);
   return Dec.max(absolute, relative).toFixed();
 }
 
@@ -41,22 +44,53 @@ export function toleranceAt({ tolerance, target, zero }: { tolerance: Tolerance;
  * Units: all in the target's unit. Errors: RangeError for texts that are no decimals.
  * Sources: JCGM 100:2008 4.3.7 and F.2.2.1 (resolution as a rectangle of half a step); ILAC-G8:09/2019 (rule).
  */
-export function judgeReading({ reading, target, tolerance, resolution, rule, coverage, extra = [] }: {
-  reading: Reading; target: TargetUsed; tolerance: string; resolution: string; rule: DecisionRule; coverage: number;
+export function judgeReading({
+  reading,
+  target,
+  tolerance,
+  resolution,
+  rule,
+  coverage,
+  extra = [],
+}: {
+  reading: Reading;
+  target: TargetUsed;
+  tolerance: string;
+  resolution: string;
+  rule: DecisionRule;
+  coverage: number;
   extra?: { name: string; standard: number; basis: string }[];
 }): Judgement {
   const number = readingNumber(reading);
   const unit = target.unit;
   if (number === null) {
-    return { ...NOTHING, rule, code: 'noNumber', state: reading.status === 'fault' ? 'notMeasured' : 'outside',
-      sentence: reading.status === 'fault' ? 'The display shows a fault instead of a number.' : `The display ran ${reading.status} its range: outside ± ${tolerance} ${unit}.` };
+    return {
+      ...NOTHING,
+      rule,
+      code: 'noNumber',
+      state: reading.status === 'fault' ? 'notMeasured' : 'outside',
+      sentence:
+        reading.status === 'fault'
+          ? 'The display shows a fault instead of a number.'
+          : `The display ran ${reading.status} its range: outside ± ${tolerance} ${unit}.`,
+    };
   }
   const half = new Dec(resolution).div(2).div(Dec.sqrt(3));
-  const components = [{ name: 'resolution', standard: half.toNumber(), basis: `step ${resolution} ${unit}, rectangular` }, ...extra];
+  const components = [
+    { name: 'resolution', standard: half.toNumber(), basis: `step ${resolution} ${unit}, rectangular` },
+    ...extra,
+  ];
   if (target.expanded !== null && new Dec(target.expanded).gt(0)) {
-    components.unshift({ name: 'reference', standard: new Dec(target.expanded).div(target.k).toNumber(), basis: `U = ${target.expanded} ${unit}, k = ${target.k}` });
+    components.unshift({
+      name: 'reference',
+      standard: new Dec(target.expanded).div(target.k).toNumber(),
+      basis: `U = ${target.expanded} ${unit}, k = ${target.k}`,
+    });
   }
-  const { standard, k, expanded } = combine({ components: components.map((component) => ({ standard: component.standard })), coverage });
+  const { standard, k, expanded } = combine({
+    components: components.map((component) => ({ standard: component.standard })),
+    coverage,
+  });
   const error = number.minus(target.value);
   const limits = { lower: new Dec(tolerance).neg().toFixed(), upper: new Dec(tolerance).toFixed() };
   const decision = decide({ error: error.toFixed(), ...limits, expanded, rule });
@@ -73,8 +107,12 @@ export function judgeReading({ reading, target, tolerance, resolution, rule, cov
     expanded: String(Number(expanded.toPrecision(6))),
     components: components.map((component) => ({ ...component, standard: String(Number(component.standard.toPrecision(6))) })),
     rule,
-    sentence: decision === 'pass' ? `Within: ${figures}.` : decision === 'fail' ? `Outside: ${figures}.`
-      : `Cannot tell: ${figures} is nearer to the limit than the uncertainty of ${expanded.toPrecision(2)} ${unit}.`,
+    sentence:
+      decision === 'pass'
+        ? `Within: ${figures}.`
+        : decision === 'fail'
+          ? `Outside: ${figures}.`
+          : `Cannot tell: ${figures} is nearer to the limit than the uncertainty of ${expanded.toPrecision(2)} ${unit}.`,
   };
 }
 

@@ -8,7 +8,11 @@ const LIFTERS: Record<number, Lifter> = {};
 /**
  * Brings a stored event up to today's version, one step at a time. Errors: RangeError for a version from the future or without a way up.
  */
-export function lift(stored: Record<string, unknown>, lifters: Record<number, Lifter> = LIFTERS, today = EVENT_VERSION): RunEvent {
+export function lift(
+  stored: Record<string, unknown>,
+  lifters: Record<number, Lifter> = LIFTERS,
+  today = EVENT_VERSION,
+): RunEvent {
   let event = stored;
   let version = Number(event.version);
   if (!(version >= 1 && version <= today)) throw new RangeError(`version must be 1 to ${today}, got ${String(event.version)}`);

@@ -11,7 +11,11 @@ export interface PlannedStep {
   status: 'todo' | 'open' | 'done' | 'skipped';
 }
 
-interface PlanNode { leaf?: PlannedStep; order?: 'fixed' | 'any'; children?: PlanNode[] }
+interface PlanNode {
+  leaf?: PlannedStep;
+  order?: 'fixed' | 'any';
+  children?: PlanNode[];
+}
 
 /** All steps that the procedure asks for, given what happened so far. What was recorded stays in the plan whatever the conditions say now. */
 export function plan(procedure: Procedure, state: RunState): PlannedStep[] {
@@ -23,10 +27,17 @@ export function currentSteps(procedure: Procedure, state: RunState): PlannedStep
   return available(root(procedure, state));
 }
 
-interface Planning { procedure: Procedure; state: RunState; recorded: Set<string> }
+interface Planning {
+  procedure: Procedure;
+  state: RunState;
+  recorded: Set<string>;
+}
 
 function root(procedure: Procedure, state: RunState): PlanNode {
-  return { order: 'fixed', children: expand(procedure.steps, '', { iteration: 1 }, { procedure, state, recorded: recordedKeys(state) }) };
+  return {
+    order: 'fixed',
+    children: expand(procedure.steps, '', { iteration: 1 }, { procedure, state, recorded: recordedKeys(state) }),
+  };
 }
 
 /** Keys of steps that were recorded, and of the groups and rounds they stand in. */
@@ -51,7 +62,10 @@ function available(node: PlanNode): PlannedStep[] {
   return node.order === 'any' ? open.flatMap(available) : open.slice(0, 1).flatMap(available);
 }
 
-interface Place { channel?: string | undefined; iteration: number }
+interface Place {
+  channel?: string | undefined;
+  iteration: number;
+}
 
 function expand(steps: Step[], prefix: string, place: Place, planning: Planning, order: 'fixed' | 'any' = 'fixed'): PlanNode[] {
   const { procedure, state, recorded } = planning;
@@ -64,7 +78,17 @@ function expand(steps: Step[], prefix: string, place: Place, planning: Planning,
       if (passed || !conditionHolds(step.when, state, where)) return [];
     }
     if (step.kind === 'group') return expandGroup(step, key, place, planning);
-    return [{ leaf: { key, step, iteration: place.iteration, ...(place.channel ? { channel: place.channel } : {}), status: leafStatus(step, key, place, procedure, state) } }];
+    return [
+      {
+        leaf: {
+          key,
+          step,
+          iteration: place.iteration,
+          ...(place.channel ? { channel: place.channel } : {}),
+          status: leafStatus(step, key, place, procedure, state),
+        },
+      },
+    ];
   });
 }
 
@@ -73,16 +97,22 @@ function expandGroup(group: GroupStep, key: string, place: Place, planning: Plan
   const channels = group.forEach === 'channel' ? channelsInOrder(procedure, state) : [place.channel];
   return channels.map((channel) => {
     const base = group.forEach === 'channel' ? `${key}[${channel}]` : key;
-    if (!group.repeat) return { order: group.order, children: expand(group.steps, `${base}/`, { ...place, channel }, planning, group.order) };
+    if (!group.repeat)
+      return { order: group.order, children: expand(group.steps, `${base}/`, { ...place, channel }, planning, group.order) };
     const rounds: PlanNode[] = [];
     for (let iteration = 1; iteration <= group.repeat.atMost; iteration += 1) {
-      const round: PlanNode = { order: group.order, children: expand(group.steps, `${base}#${iteration}/`, { channel, iteration }, planning, group.order) };
+      const round: PlanNode = {
+        order: group.order,
+        children: expand(group.steps, `${base}#${iteration}/`, { channel, iteration }, planning, group.order),
+      };
       rounds.push(round);
       const begunNext = recorded.has(`${base}#${iteration + 1}`);
       if (begunNext) continue;
       if (leaves(round).some((leaf) => !ended(leaf))) break;
       const where = { channel, iteration, stepKey: (id: string) => `${base}#${iteration}/${id}` };
-      const again = group.restartOn ? conditionHolds(group.restartOn, state, where) : !(group.repeat.until && conditionHolds(group.repeat.until, state, where));
+      const again = group.restartOn
+        ? conditionHolds(group.restartOn, state, where)
+        : !(group.repeat.until && conditionHolds(group.repeat.until, state, where));
       if (!again) break;
     }
     return { order: 'fixed', children: rounds };
@@ -91,27 +121,52 @@ function expandGroup(group: GroupStep, key: string, place: Place, planning: Plan
 
 /** Channels of a for-each group in the procedure's order; a channel given up during the run stays visible, since its steps were recorded. */
 function channelsInOrder(procedure: Procedure, state: RunState): string[] {
-  return procedure.channels.flatMap(({ role }) => state.channels.filter((channel) => channel.role === role && channel.status === 'fitted').map((channel) => channel.id));
+  return procedure.channels.flatMap(({ role }) =>
+    state.channels.filter((channel) => channel.role === role && channel.status === 'fitted').map((channel) => channel.id),
+  );
 }
 
 /** A read step that lost a reading to a strike is open again, unless it can't be repeated (as found, once the channel was adjusted). */
-function leafStatus(step: Exclude<Step, GroupStep>, key: string, place: Place, procedure: Procedure, state: RunState): PlannedStep['status'] {
+function leafStatus(
+  step: Exclude<Step, GroupStep>,
+  key: string,
+  place: Place,
+  procedure: Procedure,
+  state: RunState,
+): PlannedStep['status'] {
   const record = state.steps[key];
   if (!record) return 'todo';
-  if (step.kind === 'read' && record.status === 'done' && missingReadings(step, key, place.channel, procedure, state).length > 0) return 'open';
+  if (step.kind === 'read' && record.status === 'done' && missingReadings(step, key, place.channel, procedure, state).length > 0)
+    return 'open';
   return record.status;
 }
 
 /** Point and channel pairs of a read step that still lack a standing reading. */
-export function missingReadings(step: Extract<Step, { kind: 'read' }>, key: string, only: string | undefined, procedure: Procedure, state: RunState): { point: string; channel: string }[] {
-  return readPairs(step, only, procedure, state).filter(({ point, channel }) => !standingReading(state, { point, channel, phase: step.phase, step: key })
-    && !(step.phase === 'asFound' && wasAdjusted(state, channel)));
+export function missingReadings(
+  step: Extract<Step, { kind: 'read' }>,
+  key: string,
+  only: string | undefined,
+  procedure: Procedure,
+  state: RunState,
+): { point: string; channel: string }[] {
+  return readPairs(step, only, procedure, state).filter(
+    ({ point, channel }) =>
+      !standingReading(state, { point, channel, phase: step.phase, step: key }) &&
+      !(step.phase === 'asFound' && wasAdjusted(state, channel)),
+  );
 }
 
 /** Point and channel pairs that a read step covers in this run. */
-export function readPairs(step: { points: string[] }, only: string | undefined, procedure: Procedure, state: RunState): { point: string; channel: string }[] {
+export function readPairs(
+  step: { points: string[] },
+  only: string | undefined,
+  procedure: Procedure,
+  state: RunState,
+): { point: string; channel: string }[] {
   return step.points.flatMap((id) => {
     const point = procedure.points.find((candidate) => candidate.id === id);
-    return measuredChannels(state).filter((channel) => point?.channels.includes(channel.role) && (!only || channel.id === only)).map((channel) => ({ point: id, channel: channel.id }));
+    return measuredChannels(state)
+      .filter((channel) => point?.channels.includes(channel.role) && (!only || channel.id === only))
+      .map((channel) => ({ point: id, channel: channel.id }));
   });
 }

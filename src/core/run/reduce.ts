@@ -19,7 +19,13 @@ export function apply(state: RunState, event: RunEvent): RunState {
   const iteration = event.iteration ?? 1;
   switch (event.type) {
     case 'started':
-      Object.assign(state, { status: 'open', started: event.data, startedAt: event.occurredAt, technician: event.actor, channels: event.data.channels.map((channel) => ({ ...channel })) });
+      Object.assign(state, {
+        status: 'open',
+        started: event.data,
+        startedAt: event.occurredAt,
+        technician: event.actor,
+        channels: event.data.channels.map((channel) => ({ ...channel })),
+      });
       break;
     case 'stepEntered':
       state.steps[step] = { status: 'open', enteredAt: event.occurredAt };
@@ -27,62 +33,129 @@ export function apply(state: RunState, event: RunEvent): RunState {
     case 'stepDone':
     case 'stepSkipped': {
       const reason = event.type === 'stepSkipped' ? event.data.reason : undefined;
-      state.steps[step] = { status: event.type === 'stepDone' ? 'done' : 'skipped', enteredAt: state.steps[step]?.enteredAt ?? event.occurredAt, endedAt: event.occurredAt, ...(reason ? { reason } : {}) };
+      state.steps[step] = {
+        status: event.type === 'stepDone' ? 'done' : 'skipped',
+        enteredAt: state.steps[step]?.enteredAt ?? event.occurredAt,
+        endedAt: event.occurredAt,
+        ...(reason ? { reason } : {}),
+      };
       break;
     }
     case 'answered':
-      state.answers[`${step}/${event.data.item}`] = { value: event.data.value, ...(event.data.note ? { note: event.data.note } : {}), seq: event.seq };
+      state.answers[`${step}/${event.data.item}`] = {
+        value: event.data.value,
+        ...(event.data.note ? { note: event.data.note } : {}),
+        seq: event.seq,
+      };
       break;
     case 'conditionRecorded':
       state.conditions.push({ ...event.data, ...mark });
       break;
     case 'referenceBound':
-      state.bindings.filter((binding) => binding.slot === event.data.slot).forEach((binding) => { binding.released = true; });
+      state.bindings
+        .filter((binding) => binding.slot === event.data.slot)
+        .forEach((binding) => {
+          binding.released = true;
+        });
       state.bindings.push({ ...event.data, ...mark, by, released: false, struck: null });
       break;
     case 'referenceReleased':
-      state.bindings.filter((binding) => binding.slot === event.data.slot).forEach((binding) => { binding.released = true; });
+      state.bindings
+        .filter((binding) => binding.slot === event.data.slot)
+        .forEach((binding) => {
+          binding.released = true;
+        });
       break;
     case 'stimulusChanged':
       applyStimulus(state, event.data, mark);
       break;
     case 'readingCaptured':
-      state.readings.push({ ...event.data, ...mark, by, step, iteration, flags: flagsFromReference(state, event.data.target?.binding ?? null) });
+      state.readings.push({
+        ...event.data,
+        ...mark,
+        by,
+        step,
+        iteration,
+        flags: flagsFromReference(state, event.data.target?.binding ?? null),
+      });
       break;
     case 'adjusted':
       state.adjustments.push({ ...event.data, ...mark, by, step, iteration, struck: false });
       break;
-    case 'saved': state.saves.push({ ...event.data, ...mark, step }); break;
-    case 'bumped': state.bumps.push({ ...event.data, ...mark }); break;
-    case 'cared': state.cares.push({ ...event.data, ...mark }); break;
+    case 'saved':
+      state.saves.push({ ...event.data, ...mark, step });
+      break;
+    case 'bumped':
+      state.bumps.push({ ...event.data, ...mark });
+      break;
+    case 'cared':
+      state.cares.push({ ...event.data, ...mark });
+      break;
     case 'partReplaced':
       state.parts.push({ ...event.data, ...mark });
-      state.channels.filter((channel) => channel.id === event.data.channel).forEach((channel) => { channel.sensorSerial = event.data.newSerial; });
+      state.channels
+        .filter((channel) => channel.id === event.data.channel)
+        .forEach((channel) => {
+          channel.sensorSerial = event.data.newSerial;
+        });
       break;
-    case 'settingChanged': state.settings.push({ ...event.data, ...mark }); break;
-    case 'deviated': state.deviations.push({ ...event.data, ...mark, by, ...(event.step ? { step: event.step } : {}) }); break;
+    case 'settingChanged':
+      state.settings.push({ ...event.data, ...mark });
+      break;
+    case 'deviated':
+      state.deviations.push({ ...event.data, ...mark, by, ...(event.step ? { step: event.step } : {}) });
+      break;
     case 'decided': {
       state.decisions.push({ ...event.data, ...mark, by, step });
       const { channel, consequence, option } = event.data;
-      if (channel && (consequence === 'service' || consequence === 'outOfService')) state.retired[channel] = { option, consequence };
+      if (channel && (consequence === 'service' || consequence === 'outOfService'))
+        state.retired[channel] = { option, consequence };
       break;
     }
-    case 'struck': applyStrike(state, event.data, by, event.seq); break;
-    case 'noted': state.notes.push({ text: event.data.text, ...mark, by }); break;
-    case 'finished': Object.assign(state, { status: 'finished', finishedAt: event.occurredAt, finishedBy: event.actor }); break;
+    case 'struck':
+      applyStrike(state, event.data, by, event.seq);
+      break;
+    case 'noted':
+      state.notes.push({ text: event.data.text, ...mark, by });
+      break;
+    case 'finished':
+      Object.assign(state, { status: 'finished', finishedAt: event.occurredAt, finishedBy: event.actor });
+      break;
     case 'sentBack':
       state.status = 'open';
       state.sentBack.push({ note: event.data.note, at: event.occurredAt, by });
       break;
-    case 'approved': Object.assign(state, { status: 'approved', approvedAt: event.occurredAt, approvedBy: event.actor, samePerson: event.data.samePerson }); break;
-    case 'aborted': Object.assign(state, { status: 'aborted', abortedReason: event.data.reason }); break;
+    case 'approved':
+      Object.assign(state, {
+        status: 'approved',
+        approvedAt: event.occurredAt,
+        approvedBy: event.actor,
+        samePerson: event.data.samePerson,
+      });
+      break;
+    case 'aborted':
+      Object.assign(state, { status: 'aborted', abortedReason: event.data.reason });
+      break;
   }
   return state;
 }
 
-function applyStimulus(state: RunState, data: { slot: string; means: string; on: boolean; litres?: string }, mark: { seq: number; at: string }): void {
+function applyStimulus(
+  state: RunState,
+  data: { slot: string; means: string; on: boolean; litres?: string },
+  mark: { seq: number; at: string },
+): void {
   if (data.on) {
-    state.stimuli.push({ slot: data.slot, means: data.means, onAt: mark.at, offAt: null, binding: boundReference(state, data.slot)?.seq ?? null, onSeq: mark.seq, offSeq: null, litres: null });
+    state.stimuli.push({
+      slot: data.slot,
+      means: data.means,
+      onAt: mark.at,
+      offAt: null,
+      binding: boundReference(state, data.slot)?.seq ?? null,
+      onSeq: mark.seq,
+      offSeq: null,
+      litres: null,
+    });
     return;
   }
   const span = openStimulus(state, data.slot);
@@ -98,9 +171,15 @@ function flagsFromReference(state: RunState, seq: number | null): Flag[] {
 function applyStrike(state: RunState, { seq, reason }: { seq: number; reason: string }, by: string, strikeSeq: number): void {
   const flag: Flag = { code: 'struck', reason, by, seq: strikeSeq };
   state.readings.filter((reading) => reading.seq === seq).forEach((reading) => reading.flags.push(flag));
-  state.adjustments.filter((adjustment) => adjustment.seq === seq).forEach((adjustment) => { adjustment.struck = true; });
+  state.adjustments
+    .filter((adjustment) => adjustment.seq === seq)
+    .forEach((adjustment) => {
+      adjustment.struck = true;
+    });
   for (const binding of state.bindings.filter((candidate) => candidate.seq === seq)) {
     binding.struck = flag;
-    state.readings.filter((reading) => reading.target?.binding === seq).forEach((reading) => reading.flags.push({ ...flag, code: 'referenceStruck' }));
+    state.readings
+      .filter((reading) => reading.target?.binding === seq)
+      .forEach((reading) => reading.flags.push({ ...flag, code: 'referenceStruck' }));
   }
 }

@@ -1,5 +1,11 @@
 /** One component of a certified material. Values are decimal texts; `expanded` is absolute, in the component's unit. */
-export interface MaterialComponent { substance: string; value: string; unit: string; expanded: string; k: number }
+export interface MaterialComponent {
+  substance: string;
+  value: string;
+  unit: string;
+  expanded: string;
+  k: number;
+}
 
 /** A reference as it stood when it was put to use: copied into the event. */
 export interface ReferenceSnapshot {

@@ -7,7 +7,11 @@ export interface Refusal {
   numbers?: Record<string, string>;
 }
 
-export function refuse(code: string, sentence: string, extra: { field?: string; numbers?: Record<string, string> } = {}): Refusal {
+export function refuse(
+  code: string,
+  sentence: string,
+  extra: { field?: string; numbers?: Record<string, string> } = {},
+): Refusal {
   return { refused: true, code, sentence, ...extra };
 }
 

@@ -18,7 +18,17 @@ export class ScriptedRun {
   now: Date;
   private commands = 0;
 
-  constructor(readonly procedure: Procedure, readonly options: { run: string; actor: Actor; start: Date; references: ReferenceSnapshot[]; allowSamePerson?: boolean; source?: 'typed' | 'imported' }) {
+  constructor(
+    readonly procedure: Procedure,
+    readonly options: {
+      run: string;
+      actor: Actor;
+      start: Date;
+      references: ReferenceSnapshot[];
+      allowSamePerson?: boolean;
+      source?: 'typed' | 'imported';
+    },
+  ) {
     this.state = emptyState(options.run);
     this.now = options.start;
   }
@@ -33,8 +43,18 @@ export class ScriptedRun {
     const drafts = handle({ procedure: this.procedure, state: this.state, command, context: this.context(actor) });
     if (isRefusal(drafts)) return drafts;
     this.commands += 1;
-    const events = toEvents(drafts, { run: this.state.run, after: this.state.seq, command: `${this.options.run}/${this.commands}`, recordedAt: this.now.toISOString(), actor, version: EVENT_VERSION });
-    events.forEach((event) => { this.events.push(event); apply(this.state, event); });
+    const events = toEvents(drafts, {
+      run: this.state.run,
+      after: this.state.seq,
+      command: `${this.options.run}/${this.commands}`,
+      recordedAt: this.now.toISOString(),
+      actor,
+      version: EVENT_VERSION,
+    });
+    events.forEach((event) => {
+      this.events.push(event);
+      apply(this.state, event);
+    });
     return null;
   }
 
@@ -46,7 +66,10 @@ export class ScriptedRun {
   }
 
   start(started: Omit<StartedData, 'procedure'>): this {
-    return this.do({ type: 'start', started: { ...started, procedure: { id: this.procedure.id, version: this.procedure.version } } });
+    return this.do({
+      type: 'start',
+      started: { ...started, procedure: { id: this.procedure.id, version: this.procedure.version } },
+    });
   }
 
   current(): PlannedStep[] {
@@ -56,7 +79,14 @@ export class ScriptedRun {
   /** The one present step. Errors: when there is none or a choice. */
   step(): PlannedStep {
     const [step, ...others] = this.current();
-    if (!step || others.length) throw new Error(`expected one present step, found ${this.current().map((one) => one.key).join(', ') || 'none'}`);
+    if (!step || others.length)
+      throw new Error(
+        `expected one present step, found ${
+          this.current()
+            .map((one) => one.key)
+            .join(', ') || 'none'
+        }`,
+      );
     return step;
   }
 
@@ -66,9 +96,12 @@ export class ScriptedRun {
 
   private context(actor: Actor): HandleContext {
     return {
-      now: this.now.toISOString(), today: this.now.toISOString().slice(0, 10), actor,
+      now: this.now.toISOString(),
+      today: this.now.toISOString().slice(0, 10),
+      actor,
       references: Object.fromEntries(this.options.references.map((reference) => [reference.id, reference])),
-      allowSamePerson: this.options.allowSamePerson ?? false, origin: { source: this.options.source ?? 'typed' },
+      allowSamePerson: this.options.allowSamePerson ?? false,
+      origin: { source: this.options.source ?? 'typed' },
     };
   }
 }

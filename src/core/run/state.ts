@@ -2,13 +2,52 @@ import type { Actor, EventData, RunChannel, StartedData } from './event';
 
 export type RunStatus = 'notStarted' | 'open' | 'finished' | 'approved' | 'aborted';
 
-export interface StepRecord { status: 'open' | 'done' | 'skipped'; enteredAt: string; endedAt?: string; reason?: string }
-export interface Flag { code: 'struck' | 'referenceStruck'; reason: string; by: string; seq: number }
+export interface StepRecord {
+  status: 'open' | 'done' | 'skipped';
+  enteredAt: string;
+  endedAt?: string;
+  reason?: string;
+}
+export interface Flag {
+  code: 'struck' | 'referenceStruck';
+  reason: string;
+  by: string;
+  seq: number;
+}
 
-export type RecordedReading = EventData['readingCaptured'] & { seq: number; at: string; by: string; step: string; iteration: number; flags: Flag[] };
-export type RecordedAdjustment = EventData['adjusted'] & { seq: number; at: string; by: string; step: string; iteration: number; struck: boolean };
-export type Binding = EventData['referenceBound'] & { seq: number; at: string; by: string; released: boolean; struck: Flag | null };
-export interface StimulusSpan { slot: string; means: string; onAt: string; offAt: string | null; binding: number | null; onSeq: number; offSeq: number | null; litres: string | null }
+export type RecordedReading = EventData['readingCaptured'] & {
+  seq: number;
+  at: string;
+  by: string;
+  step: string;
+  iteration: number;
+  flags: Flag[];
+};
+export type RecordedAdjustment = EventData['adjusted'] & {
+  seq: number;
+  at: string;
+  by: string;
+  step: string;
+  iteration: number;
+  struck: boolean;
+};
+export type Binding = EventData['referenceBound'] & {
+  seq: number;
+  at: string;
+  by: string;
+  released: boolean;
+  struck: Flag | null;
+};
+export interface StimulusSpan {
+  slot: string;
+  means: string;
+  onAt: string;
+  offAt: string | null;
+  binding: number | null;
+  onSeq: number;
+  offSeq: number | null;
+  litres: string | null;
+}
 
 /** All that the events say, nothing that a clock or a table says. */
 export interface RunState {
@@ -47,28 +86,79 @@ export interface RunState {
 
 export function emptyState(run: string): RunState {
   return {
-    run, seq: 0, status: 'notStarted', started: null, startedAt: null, technician: null, finishedAt: null, finishedBy: null, approvedAt: null,
-    approvedBy: null, samePerson: false, channels: [], retired: {}, steps: {}, answers: {}, conditions: [], bindings: [], stimuli: [], readings: [],
-    adjustments: [], saves: [], bumps: [], cares: [], parts: [], settings: [], deviations: [], decisions: [], notes: [], sentBack: [], abortedReason: null,
+    run,
+    seq: 0,
+    status: 'notStarted',
+    started: null,
+    startedAt: null,
+    technician: null,
+    finishedAt: null,
+    finishedBy: null,
+    approvedAt: null,
+    approvedBy: null,
+    samePerson: false,
+    channels: [],
+    retired: {},
+    steps: {},
+    answers: {},
+    conditions: [],
+    bindings: [],
+    stimuli: [],
+    readings: [],
+    adjustments: [],
+    saves: [],
+    bumps: [],
+    cares: [],
+    parts: [],
+    settings: [],
+    deviations: [],
+    decisions: [],
+    notes: [],
+    sentBack: [],
+    abortedReason: null,
   };
 }
 
 /** A copy that events may be applied to: everything that `apply` changes in place is new, what it only adds to is shared. */
 export function copyState(state: RunState): RunState {
   return {
-    ...state, channels: state.channels.map((channel) => ({ ...channel })), retired: { ...state.retired }, steps: { ...state.steps }, answers: { ...state.answers }, conditions: [...state.conditions],
-    bindings: state.bindings.map((binding) => ({ ...binding })), stimuli: state.stimuli.map((span) => ({ ...span })), readings: state.readings.map((reading) => ({ ...reading, flags: [...reading.flags] })),
-    adjustments: state.adjustments.map((adjustment) => ({ ...adjustment })), saves: [...state.saves], bumps: [...state.bumps], cares: [...state.cares], parts: [...state.parts], settings: [...state.settings],
-    deviations: [...state.deviations], decisions: [...state.decisions], notes: [...state.notes], sentBack: [...state.sentBack],
+    ...state,
+    channels: state.channels.map((channel) => ({ ...channel })),
+    retired: { ...state.retired },
+    steps: { ...state.steps },
+    answers: { ...state.answers },
+    conditions: [...state.conditions],
+    bindings: state.bindings.map((binding) => ({ ...binding })),
+    stimuli: state.stimuli.map((span) => ({ ...span })),
+    readings: state.readings.map((reading) => ({ ...reading, flags: [...reading.flags] })),
+    adjustments: state.adjustments.map((adjustment) => ({ ...adjustment })),
+    saves: [...state.saves],
+    bumps: [...state.bumps],
+    cares: [...state.cares],
+    parts: [...state.parts],
+    settings: [...state.settings],
+    deviations: [...state.deviations],
+    decisions: [...state.decisions],
+    notes: [...state.notes],
+    sentBack: [...state.sentBack],
   };
 }
 
 /** The reading that counts for a point, channel and phase: the latest that nobody struck. */
-export function standingReading(state: RunState, where: { point?: string; channel: string; phase: string; step?: string }): RecordedReading | null {
+export function standingReading(
+  state: RunState,
+  where: { point?: string; channel: string; phase: string; step?: string },
+): RecordedReading | null {
   for (let i = state.readings.length - 1; i >= 0; i -= 1) {
     const reading = state.readings[i]!;
-    if (reading.channel === where.channel && reading.phase === where.phase && (!where.point || reading.point === where.point)
-      && (!where.step || reading.step === where.step) && !isStruck(reading)) return reading;
+    if (
+      reading.channel === where.channel &&
+      reading.phase === where.phase &&
+      (!where.point || reading.point === where.point) &&
+      (!where.step || reading.step === where.step) &&
+      !isStruck(reading)
+    )
+      return reading;
   }
   return null;
 }
@@ -96,6 +186,11 @@ export function measuredChannels(state: RunState): RunChannel[] {
 }
 
 export function wasAdjusted(state: RunState, channel?: string): boolean {
-  return state.adjustments.some((adjustment) => !adjustment.struck && adjustment.action !== 'quick' && adjustment.outcome !== 'discarded'
-    && (!channel || adjustment.channels.includes(channel)));
+  return state.adjustments.some(
+    (adjustment) =>
+      !adjustment.struck &&
+      adjustment.action !== 'quick' &&
+      adjustment.outcome !== 'discarded' &&
+      (!channel || adjustment.channels.includes(channel)),
+  );
 }

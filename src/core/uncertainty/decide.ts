@@ -13,8 +13,18 @@ export type Decision = 'pass' | 'fail' | 'undecided';
  * @example
  * decide({ error: 4, lower: -5, upper: 5, expanded: 2, rule: 'guarded' }) // 'undecided'
  */
-export function decide({ error, lower, upper, expanded, rule }: {
-  error: number | string; lower: number | string; upper: number | string; expanded: number; rule: DecisionRule;
+export function decide({
+  error,
+  lower,
+  upper,
+  expanded,
+  rule,
+}: {
+  error: number | string;
+  lower: number | string;
+  upper: number | string;
+  expanded: number;
+  rule: DecisionRule;
 }): Decision {
   requireRange('error', Number(error), -Infinity, Infinity);
   requireRange('lower', Number(lower), -Infinity, Infinity);

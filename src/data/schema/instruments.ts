@@ -5,35 +5,82 @@ import type { RunChannel, Tolerance } from '@/core/run/event';
 import { instant } from './columns';
 
 export const customer = pgTable('customer', {
-  id: uuid('id').primaryKey().defaultRandom(), name: text('name').notNull(), address: text('address').notNull().default(''), contact: text('contact').notNull().default(''), email: text('email').notNull().default(''),
-  wantsReminders: boolean('wants_reminders').notNull().default(true), agreesDue: boolean('agrees_due').notNull().default(false), createdAt: instant('created_at').notNull(),
+  id: uuid('id').primaryKey().defaultRandom(),
+  name: text('name').notNull(),
+  address: text('address').notNull().default(''),
+  contact: text('contact').notNull().default(''),
+  email: text('email').notNull().default(''),
+  wantsReminders: boolean('wants_reminders').notNull().default(true),
+  agreesDue: boolean('agrees_due').notNull().default(false),
+  createdAt: instant('created_at').notNull(),
 });
 
 /** A channel as every instrument of a model has it when new. */
 export type ModelChannel = Omit<RunChannel, 'id' | 'item' | 'status' | 'sensorSerial'>;
 
 export const instrumentModel = pgTable('instrument_model', {
-  id: uuid('id').primaryKey().defaultRandom(), maker: text('maker').notNull(), name: text('name').notNull(), kind: text('kind').notNull(), procedureId: text('procedure_id'),
-  properties: jsonb('properties').$type<string[]>().notNull().default([]), channels: jsonb('channels').$type<ModelChannel[]>().notNull().default([]),
+  id: uuid('id').primaryKey().defaultRandom(),
+  maker: text('maker').notNull(),
+  name: text('name').notNull(),
+  kind: text('kind').notNull(),
+  procedureId: text('procedure_id'),
+  properties: jsonb('properties').$type<string[]>().notNull().default([]),
+  channels: jsonb('channels').$type<ModelChannel[]>().notNull().default([]),
 });
 
 /** What a due date rests on: the certificate and the policy, or the customer's word when an instrument was taken over. */
-export interface DueBasis { certificate?: string; from: string; reason: string }
+export interface DueBasis {
+  certificate?: string;
+  from: string;
+  reason: string;
+}
 
 export const asset = pgTable('asset', {
-  id: uuid('id').primaryKey().defaultRandom(), customerId: uuid('customer_id').notNull().references(() => customer.id), modelId: uuid('model_id').notNull().references(() => instrumentModel.id),
-  maker: text('maker').notNull(), serial: text('serial').notNull(), tag: text('tag').notNull().default(''), status: text('status').$type<'active' | 'outOfService' | 'retired'>().notNull().default('active'),
-  nextDue: date('next_due'), dueBasis: jsonb('due_basis').$type<DueBasis>(), createdAt: instant('created_at').notNull(),
+  id: uuid('id').primaryKey().defaultRandom(),
+  customerId: uuid('customer_id')
+    .notNull()
+    .references(() => customer.id),
+  modelId: uuid('model_id')
+    .notNull()
+    .references(() => instrumentModel.id),
+  maker: text('maker').notNull(),
+  serial: text('serial').notNull(),
+  tag: text('tag').notNull().default(''),
+  status: text('status').$type<'active' | 'outOfService' | 'retired'>().notNull().default('active'),
+  nextDue: date('next_due'),
+  dueBasis: jsonb('due_basis').$type<DueBasis>(),
+  createdAt: instant('created_at').notNull(),
 });
 
 export const assetChannel = pgTable('asset_channel', {
-  id: uuid('id').primaryKey().defaultRandom(), assetId: uuid('asset_id').notNull().references(() => asset.id), position: smallint('position').notNull(), role: text('role').notNull(), label: text('label').notNull(),
-  measurand: text('measurand').notNull(), unit: text('unit').notNull(), resolution: text('resolution').notNull(), lowest: text('lowest').notNull(), highest: text('highest').notNull(),
-  tolerance: jsonb('tolerance').$type<Tolerance>().notNull(), calibrationGas: text('calibration_gas'), sensorSerial: text('sensor_serial'), installedOn: date('installed_on'), principle: text('principle'),
-  cleanAir: text('clean_air'), scale: jsonb('scale').$type<NonNullable<RunChannel['scale']>>(), status: text('status').$type<RunChannel['status']>().notNull().default('fitted'),
+  id: uuid('id').primaryKey().defaultRandom(),
+  assetId: uuid('asset_id')
+    .notNull()
+    .references(() => asset.id),
+  position: smallint('position').notNull(),
+  role: text('role').notNull(),
+  label: text('label').notNull(),
+  measurand: text('measurand').notNull(),
+  unit: text('unit').notNull(),
+  resolution: text('resolution').notNull(),
+  lowest: text('lowest').notNull(),
+  highest: text('highest').notNull(),
+  tolerance: jsonb('tolerance').$type<Tolerance>().notNull(),
+  calibrationGas: text('calibration_gas'),
+  sensorSerial: text('sensor_serial'),
+  installedOn: date('installed_on'),
+  principle: text('principle'),
+  cleanAir: text('clean_air'),
+  scale: jsonb('scale').$type<NonNullable<RunChannel['scale']>>(),
+  status: text('status').$type<RunChannel['status']>().notNull().default('fitted'),
 });
 
 export const intervalPolicy = pgTable('interval_policy', {
-  id: uuid('id').primaryKey().defaultRandom(), scope: text('scope').$type<PolicyScope>().notNull(), assetId: uuid('asset_id').references(() => asset.id), customerId: uuid('customer_id').references(() => customer.id),
-  modelId: uuid('model_id').references(() => instrumentModel.id), every: jsonb('every').$type<Every>().notNull(), reason: text('reason').notNull().default(''),
+  id: uuid('id').primaryKey().defaultRandom(),
+  scope: text('scope').$type<PolicyScope>().notNull(),
+  assetId: uuid('asset_id').references(() => asset.id),
+  customerId: uuid('customer_id').references(() => customer.id),
+  modelId: uuid('model_id').references(() => instrumentModel.id),
+  every: jsonb('every').$type<Every>().notNull(),
+  reason: text('reason').notNull().default(''),
 });

@@ -7,31 +7,88 @@ import { run, ticket } from './work';
 
 const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
 
-export const signingKey = pgTable('signing_key', { id: text('id').primaryKey(), publicKey: text('public_key').notNull(), createdAt: instant('created_at').notNull() });
-
-export const certificate = pgTable('certificate', {
-  id: uuid('id').primaryKey(), number: text('number').notNull(), year: smallint('year').notNull(), serial: integer('serial').notNull(), revision: smallint('revision').notNull().default(0),
-  kind: text('kind').$type<'certificate' | 'record'>().notNull(), runId: uuid('run_id').notNull().references(() => run.id), ticketId: uuid('ticket_id').references(() => ticket.id),
-  assetId: uuid('asset_id').notNull().references(() => asset.id), customerId: uuid('customer_id').notNull().references(() => customer.id), content: jsonb('content').$type<CertificateContent>().notNull(),
-  hash: text('hash').notNull(), signature: text('signature').notNull(), keyId: text('key_id').notNull().references(() => signingKey.id), token: text('token').notNull(), issuedAt: instant('issued_at').notNull(),
-  issuedBy: text('issued_by').notNull(), replaces: uuid('replaces'),
+export const signingKey = pgTable('signing_key', {
+  id: text('id').primaryKey(),
+  publicKey: text('public_key').notNull(),
+  createdAt: instant('created_at').notNull(),
 });
 
-export const certificatePdf = pgTable('certificate_pdf', { certificateId: uuid('certificate_id').primaryKey().references(() => certificate.id), bytes: bytea('bytes').notNull(), hash: text('hash').notNull(), drawnAt: instant('drawn_at').notNull() });
+export const certificate = pgTable('certificate', {
+  id: uuid('id').primaryKey(),
+  number: text('number').notNull(),
+  year: smallint('year').notNull(),
+  serial: integer('serial').notNull(),
+  revision: smallint('revision').notNull().default(0),
+  kind: text('kind').$type<'certificate' | 'record'>().notNull(),
+  runId: uuid('run_id')
+    .notNull()
+    .references(() => run.id),
+  ticketId: uuid('ticket_id').references(() => ticket.id),
+  assetId: uuid('asset_id')
+    .notNull()
+    .references(() => asset.id),
+  customerId: uuid('customer_id')
+    .notNull()
+    .references(() => customer.id),
+  content: jsonb('content').$type<CertificateContent>().notNull(),
+  hash: text('hash').notNull(),
+  signature: text('signature').notNull(),
+  keyId: text('key_id')
+    .notNull()
+    .references(() => signingKey.id),
+  token: text('token').notNull(),
+  issuedAt: instant('issued_at').notNull(),
+  issuedBy: text('issued_by').notNull(),
+  replaces: uuid('replaces'),
+});
+
+export const certificatePdf = pgTable('certificate_pdf', {
+  certificateId: uuid('certificate_id')
+    .primaryKey()
+    .references(() => certificate.id),
+  bytes: bytea('bytes').notNull(),
+  hash: text('hash').notNull(),
+  drawnAt: instant('drawn_at').notNull(),
+});
 
 export type MailState = 'queued' | 'sending' | 'sent' | 'uncertain' | 'refused';
 
 export const mail = pgTable('mail', {
-  id: uuid('id').primaryKey(), customerId: uuid('customer_id').references(() => customer.id), recipient: text('recipient').notNull(), subject: text('subject').notNull(), body: text('body').notNull(), messageId: text('message_id').notNull(),
-  state: text('state').$type<MailState>().notNull().default('queued'), problem: text('problem'), createdAt: instant('created_at').notNull(), sendingAt: instant('sending_at'), sentAt: instant('sent_at'),
+  id: uuid('id').primaryKey(),
+  customerId: uuid('customer_id').references(() => customer.id),
+  recipient: text('recipient').notNull(),
+  subject: text('subject').notNull(),
+  body: text('body').notNull(),
+  messageId: text('message_id').notNull(),
+  state: text('state').$type<MailState>().notNull().default('queued'),
+  problem: text('problem'),
+  createdAt: instant('created_at').notNull(),
+  sendingAt: instant('sending_at'),
+  sentAt: instant('sent_at'),
 });
 
 export const reminder = pgTable('reminder', {
-  id: bigint('id', { mode: 'number' }).primaryKey().generatedAlwaysAsIdentity(), assetId: uuid('asset_id').notNull().references(() => asset.id), customerId: uuid('customer_id').notNull().references(() => customer.id),
-  dueOn: date('due_on').notNull(), stage: text('stage').$type<ReminderStage>().notNull(), mailId: uuid('mail_id').notNull().references(() => mail.id),
+  id: bigint('id', { mode: 'number' }).primaryKey().generatedAlwaysAsIdentity(),
+  assetId: uuid('asset_id')
+    .notNull()
+    .references(() => asset.id),
+  customerId: uuid('customer_id')
+    .notNull()
+    .references(() => customer.id),
+  dueOn: date('due_on').notNull(),
+  stage: text('stage').$type<ReminderStage>().notNull(),
+  mailId: uuid('mail_id')
+    .notNull()
+    .references(() => mail.id),
 });
 
 export const audit = pgTable('audit', {
-  id: bigint('id', { mode: 'number' }).primaryKey().generatedAlwaysAsIdentity(), at: instant('at').notNull(), actor: jsonb('actor').$type<{ id: string; name: string; role: string }>().notNull(),
-  action: text('action').notNull(), subject: text('subject').notNull().default(''), detail: jsonb('detail').$type<Record<string, unknown>>().notNull().default({}), previousHash: text('previous_hash').notNull(), hash: text('hash').notNull(),
+  id: bigint('id', { mode: 'number' }).primaryKey().generatedAlwaysAsIdentity(),
+  at: instant('at').notNull(),
+  actor: jsonb('actor').$type<{ id: string; name: string; role: string }>().notNull(),
+  action: text('action').notNull(),
+  subject: text('subject').notNull().default(''),
+  detail: jsonb('detail').$type<Record<string, unknown>>().notNull().default({}),
+  previousHash: text('previous_hash').notNull(),
+  hash: text('hash').notNull(),
 });

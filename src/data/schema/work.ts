@@ -9,58 +9,187 @@ import { instant } from './columns';
 import { asset, customer } from './instruments';
 
 export const receipt = pgTable('receipt', {
-  id: uuid('id').primaryKey().defaultRandom(), number: text('number').notNull(), customerId: uuid('customer_id').notNull().references(() => customer.id), contact: text('contact').notNull().default(''),
-  receivedAt: instant('received_at').notNull(), receivedBy: text('received_by').notNull(), note: text('note').notNull().default(''),
+  id: uuid('id').primaryKey().defaultRandom(),
+  number: text('number').notNull(),
+  customerId: uuid('customer_id')
+    .notNull()
+    .references(() => customer.id),
+  contact: text('contact').notNull().default(''),
+  receivedAt: instant('received_at').notNull(),
+  receivedBy: text('received_by').notNull(),
+  note: text('note').notNull().default(''),
 });
 
 export type TicketStatus = 'inTray' | 'onBench' | 'toApprove' | 'toReturn' | 'returned';
 export type Inspection = Record<string, { result: 'pass' | 'fault' | 'notApplicable'; note?: string }>;
 
 export const ticket = pgTable('ticket', {
-  id: uuid('id').primaryKey().defaultRandom(), receiptId: uuid('receipt_id').notNull().references(() => receipt.id), customerId: uuid('customer_id').notNull().references(() => customer.id),
-  assetId: uuid('asset_id').notNull().references(() => asset.id), code: text('code').notNull(), wish: text('wish').notNull(), promiseOn: date('promise_on'), dueAgreed: boolean('due_agreed').notNull().default(false),
-  rule: text('rule').$type<DecisionRule>().notNull().default('simple'), inspection: jsonb('inspection').$type<Inspection>().notNull().default({}), note: text('note').notNull().default(''),
-  status: text('status').$type<TicketStatus>().notNull().default('inTray'), place: smallint('place'), placedAt: instant('placed_at'), runId: uuid('run_id'), createdAt: instant('created_at').notNull(), returnedAt: instant('returned_at'),
+  id: uuid('id').primaryKey().defaultRandom(),
+  receiptId: uuid('receipt_id')
+    .notNull()
+    .references(() => receipt.id),
+  customerId: uuid('customer_id')
+    .notNull()
+    .references(() => customer.id),
+  assetId: uuid('asset_id')
+    .notNull()
+    .references(() => asset.id),
+  code: text('code').notNull(),
+  wish: text('wish').notNull(),
+  promiseOn: date('promise_on'),
+  dueAgreed: boolean('due_agreed').notNull().default(false),
+  rule: text('rule').$type<DecisionRule>().notNull().default('simple'),
+  inspection: jsonb('inspection').$type<Inspection>().notNull().default({}),
+  note: text('note').notNull().default(''),
+  status: text('status').$type<TicketStatus>().notNull().default('inTray'),
+  place: smallint('place'),
+  placedAt: instant('placed_at'),
+  runId: uuid('run_id'),
+  createdAt: instant('created_at').notNull(),
+  returnedAt: instant('returned_at'),
 });
 
 export const reference = pgTable('reference', {
-  id: uuid('id').primaryKey().defaultRandom(), kind: text('kind').$type<ReferenceSnapshot['kind']>().notNull(), name: text('name').notNull(), maker: text('maker').notNull().default(''), lot: text('lot').notNull(),
-  partNumber: text('part_number').notNull().default(''), fitting: text('fitting').notNull().default(''), components: jsonb('components').$type<MaterialComponent[]>().notNull(), balance: text('balance'), expires: date('expires'),
-  certificate: text('certificate'), traceability: text('traceability'), waterVolumeL: text('water_volume_l'), pressureBar: text('pressure_bar'), price: text('price'), recalled: text('recalled'), createdAt: instant('created_at').notNull(),
+  id: uuid('id').primaryKey().defaultRandom(),
+  kind: text('kind').$type<ReferenceSnapshot['kind']>().notNull(),
+  name: text('name').notNull(),
+  maker: text('maker').notNull().default(''),
+  lot: text('lot').notNull(),
+  partNumber: text('part_number').notNull().default(''),
+  fitting: text('fitting').notNull().default(''),
+  components: jsonb('components').$type<MaterialComponent[]>().notNull(),
+  balance: text('balance'),
+  expires: date('expires'),
+  certificate: text('certificate'),
+  traceability: text('traceability'),
+  waterVolumeL: text('water_volume_l'),
+  pressureBar: text('pressure_bar'),
+  price: text('price'),
+  recalled: text('recalled'),
+  createdAt: instant('created_at').notNull(),
 });
 
 export const referenceBooking = pgTable('reference_booking', {
-  id: bigint('id', { mode: 'number' }).primaryKey().generatedAlwaysAsIdentity(), referenceId: uuid('reference_id').notNull().references(() => reference.id), runId: uuid('run_id').notNull(), seq: integer('seq').notNull(),
-  litres: numeric('litres', { precision: 10, scale: 3 }).notNull(), at: instant('at').notNull(), by: text('by').notNull(),
+  id: bigint('id', { mode: 'number' }).primaryKey().generatedAlwaysAsIdentity(),
+  referenceId: uuid('reference_id')
+    .notNull()
+    .references(() => reference.id),
+  runId: uuid('run_id').notNull(),
+  seq: integer('seq').notNull(),
+  litres: numeric('litres', { precision: 10, scale: 3 }).notNull(),
+  at: instant('at').notNull(),
+  by: text('by').notNull(),
 });
 
-export const procedureVersion = pgTable('procedure_version', {
-  id: text('id').notNull(), version: integer('version').notNull(), document: jsonb('document').$type<Procedure>().notNull(), hash: text('hash').notNull(), frozenAt: instant('frozen_at').notNull(),
-}, (table) => [primaryKey({ columns: [table.id, table.version] })]);
+export const procedureVersion = pgTable(
+  'procedure_version',
+  {
+    id: text('id').notNull(),
+    version: integer('version').notNull(),
+    document: jsonb('document').$type<Procedure>().notNull(),
+    hash: text('hash').notNull(),
+    frozenAt: instant('frozen_at').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.id, table.version] })],
+);
 
 export const run = pgTable('run', {
-  id: uuid('id').primaryKey(), ticketId: uuid('ticket_id').references(() => ticket.id), assetId: uuid('asset_id').notNull().references(() => asset.id), customerId: uuid('customer_id').notNull().references(() => customer.id),
-  procedureId: text('procedure_id').notNull(), procedureVersion: integer('procedure_version').notNull(), createdAt: instant('created_at').notNull(),
+  id: uuid('id').primaryKey(),
+  ticketId: uuid('ticket_id').references(() => ticket.id),
+  assetId: uuid('asset_id')
+    .notNull()
+    .references(() => asset.id),
+  customerId: uuid('customer_id')
+    .notNull()
+    .references(() => customer.id),
+  procedureId: text('procedure_id').notNull(),
+  procedureVersion: integer('procedure_version').notNull(),
+  createdAt: instant('created_at').notNull(),
 });
 
-export const runEvent = pgTable('run_event', {
-  runId: uuid('run_id').notNull().references(() => run.id), seq: integer('seq').notNull(), version: smallint('version').notNull(), type: text('type').$type<EventType>().notNull(), command: text('command').notNull(),
-  occurredAt: instant('occurred_at').notNull(), recordedAt: instant('recorded_at').notNull(), actor: jsonb('actor').$type<Actor>().notNull(), source: text('source').$type<EventSource>().notNull(),
-  step: text('step'), iteration: smallint('iteration'), data: jsonb('data').$type<object>().notNull(), previousHash: text('previous_hash').notNull(), hash: text('hash').notNull(),
-}, (table) => [primaryKey({ columns: [table.runId, table.seq] })]);
+export const runEvent = pgTable(
+  'run_event',
+  {
+    runId: uuid('run_id')
+      .notNull()
+      .references(() => run.id),
+    seq: integer('seq').notNull(),
+    version: smallint('version').notNull(),
+    type: text('type').$type<EventType>().notNull(),
+    command: text('command').notNull(),
+    occurredAt: instant('occurred_at').notNull(),
+    recordedAt: instant('recorded_at').notNull(),
+    actor: jsonb('actor').$type<Actor>().notNull(),
+    source: text('source').$type<EventSource>().notNull(),
+    step: text('step'),
+    iteration: smallint('iteration'),
+    data: jsonb('data').$type<object>().notNull(),
+    previousHash: text('previous_hash').notNull(),
+    hash: text('hash').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.runId, table.seq] })],
+);
 
-export const runCommand = pgTable('run_command', {
-  runId: uuid('run_id').notNull().references(() => run.id), command: text('command').notNull(), firstSeq: integer('first_seq').notNull(), lastSeq: integer('last_seq').notNull(), reply: jsonb('reply').$type<object>().notNull(), at: instant('at').notNull(),
-}, (table) => [primaryKey({ columns: [table.runId, table.command] })]);
+export const runCommand = pgTable(
+  'run_command',
+  {
+    runId: uuid('run_id')
+      .notNull()
+      .references(() => run.id),
+    command: text('command').notNull(),
+    firstSeq: integer('first_seq').notNull(),
+    lastSeq: integer('last_seq').notNull(),
+    reply: jsonb('reply').$type<object>().notNull(),
+    at: instant('at').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.runId, table.command] })],
+);
 
 export const runSummary = pgTable('run_summary', {
-  runId: uuid('run_id').primaryKey().references(() => run.id), assetId: uuid('asset_id').notNull().references(() => asset.id), customerId: uuid('customer_id').notNull().references(() => customer.id), lastSeq: integer('last_seq').notNull(),
-  status: text('status').$type<RunStatus>().notNull(), asFound: text('as_found').$type<VerdictState>().notNull(), asLeft: text('as_left').$type<VerdictState>().notNull(), adjusted: boolean('adjusted').notNull(), practice: boolean('practice').notNull(),
-  startedAt: instant('started_at').notNull(), finishedAt: instant('finished_at'), approvedAt: instant('approved_at'), technician: text('technician').notNull(),
+  runId: uuid('run_id')
+    .primaryKey()
+    .references(() => run.id),
+  assetId: uuid('asset_id')
+    .notNull()
+    .references(() => asset.id),
+  customerId: uuid('customer_id')
+    .notNull()
+    .references(() => customer.id),
+  lastSeq: integer('last_seq').notNull(),
+  status: text('status').$type<RunStatus>().notNull(),
+  asFound: text('as_found').$type<VerdictState>().notNull(),
+  asLeft: text('as_left').$type<VerdictState>().notNull(),
+  adjusted: boolean('adjusted').notNull(),
+  practice: boolean('practice').notNull(),
+  startedAt: instant('started_at').notNull(),
+  finishedAt: instant('finished_at'),
+  approvedAt: instant('approved_at'),
+  technician: text('technician').notNull(),
 });
 
-export const channelResult = pgTable('channel_result', {
-  runId: uuid('run_id').notNull().references(() => run.id), channel: text('channel').notNull(), point: text('point').notNull(), assetId: uuid('asset_id').notNull().references(() => asset.id), label: text('label').notNull(), unit: text('unit').notNull(),
-  target: text('target'), foundText: text('found_text'), foundError: text('found_error'), foundState: text('found_state').$type<VerdictState>(), leftText: text('left_text'), leftError: text('left_error'),
-  leftExpanded: text('left_expanded'), leftState: text('left_state').$type<VerdictState>(), adjusted: boolean('adjusted').notNull(), at: instant('at').notNull(),
-}, (table) => [primaryKey({ columns: [table.runId, table.channel, table.point] })]);
+export const channelResult = pgTable(
+  'channel_result',
+  {
+    runId: uuid('run_id')
+      .notNull()
+      .references(() => run.id),
+    channel: text('channel').notNull(),
+    point: text('point').notNull(),
+    assetId: uuid('asset_id')
+      .notNull()
+      .references(() => asset.id),
+    label: text('label').notNull(),
+    unit: text('unit').notNull(),
+    target: text('target'),
+    foundText: text('found_text'),
+    foundError: text('found_error'),
+    foundState: text('found_state').$type<VerdictState>(),
+    leftText: text('left_text'),
+    leftError: text('left_error'),
+    leftExpanded: text('left_expanded'),
+    leftState: text('left_state').$type<VerdictState>(),
+    adjusted: boolean('adjusted').notNull(),
+    at: instant('at').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.runId, table.channel, table.point] })],
+);

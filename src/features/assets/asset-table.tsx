@@ -4,14 +4,55 @@ import { Pager } from '@/ui/pager';
 import { SearchField } from './search-field';
 import type { listAssets } from './server/asset-card';
 
-export function AssetTable({ list, q, after }: { list: Awaited<ReturnType<typeof listAssets>>; q?: string | undefined; after?: string | undefined }) {
+export function AssetTable({
+  list,
+  q,
+  after,
+}: {
+  list: Awaited<ReturnType<typeof listAssets>>;
+  q?: string | undefined;
+  after?: string | undefined;
+}) {
   return (
     <>
       <SearchField initial={q ?? ''} />
       <div className="sheet">
-        {list.rows.length === 0 ? <div className="empty">{q ? `Nothing on record for “${q}”. ` : 'No instrument yet. '}<Link href="/receive">Receive it</Link> to make it.</div> : (
-          <table className="table mb-0"><thead><tr><th>Serial</th><th>Tag</th><th>Instrument</th><th>Customer</th><th>Next due</th></tr></thead>
-            <tbody>{list.rows.map((row) => <tr key={row.id}><td><Link className="row-link mono" href={`/assets/${row.id}`}>{row.serial}</Link></td><td className="mono">{row.tag}</td><td>{row.maker} {row.model} <span className="quiet">{row.kind}</span></td><td>{row.customer}</td><td>{row.status === 'outOfService' ? <span className="verdict outside">out of service</span> : day(row.nextDue)}</td></tr>)}</tbody></table>
+        {list.rows.length === 0 ? (
+          <div className="empty">
+            {q ? `Nothing on record for “${q}”. ` : 'No instrument yet. '}
+            <Link href="/receive">Receive it</Link> to make it.
+          </div>
+        ) : (
+          <table className="table mb-0">
+            <thead>
+              <tr>
+                <th>Serial</th>
+                <th>Tag</th>
+                <th>Instrument</th>
+                <th>Customer</th>
+                <th>Next due</th>
+              </tr>
+            </thead>
+            <tbody>
+              {list.rows.map((row) => (
+                <tr key={row.id}>
+                  <td>
+                    <Link className="row-link mono" href={`/assets/${row.id}`}>
+                      {row.serial}
+                    </Link>
+                  </td>
+                  <td className="mono">{row.tag}</td>
+                  <td>
+                    {row.maker} {row.model} <span className="quiet">{row.kind}</span>
+                  </td>
+                  <td>{row.customer}</td>
+                  <td>
+                    {row.status === 'outOfService' ? <span className="verdict outside">out of service</span> : day(row.nextDue)}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
         )}
         <Pager base="/assets" query={{ q, after }} next={list.next} param="after" />
       </div>

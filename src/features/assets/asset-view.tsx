@@ -15,40 +15,181 @@ export function AssetView({ card, zone, mayBench }: { card: Card; zone: string; 
   const chart = chartOf(card);
   return (
     <>
-      <div className="page-head"><h1>{asset.maker} {model.name}</h1><span className="mono fs-5">{asset.serial}</span>{asset.tag && <span className="mono quiet">{asset.tag}</span>}
-        <span className="end">{asset.status === 'outOfService' && <VerdictMark state="outside" word="out of service" />}{open && <Link className="btn btn-plain" href={open.runId ? `/runs/${open.runId}` : `/tickets/${open.id}`}>In the house: {open.code}</Link>}</span></div>
-      <div className="row g-3">
-        <div className="col-lg-4"><div className="sheet h-100">
-          <dl className="bench-facts mb-0"><dt className="mt-0">Kind</dt><dd>{model.kind}</dd><dt>Customer</dt><dd>{customer.name}</dd><dt>Next due</dt><dd className="fs-5 fw-semibold">{day(asset.nextDue)}</dd><dd className="small quiet">{asset.dueBasis ? `${asset.dueBasis.certificate ? `${asset.dueBasis.certificate}, ` : ''}counted from ${day(asset.dueBasis.from)}; ${asset.dueBasis.reason}` : 'No due date yet: it is counted from an approved calibration in tolerance.'}</dd>
-            <dt>Interval</dt>{card.policies.map((policy) => <dd key={policy.id}>{describeEvery(policy.every)} <span className="quiet">for {SCOPE[policy.scope]}</span></dd>)}</dl>
-          {mayBench && <PolicyForm assetId={asset.id} customerId={customer.id} modelId={model.id} />}
-        </div></div>
-        <div className="col-lg-8"><div className="sheet h-100"><h2>As-found error over time</h2>
-          {chart.points.length > 1 ? <><p className="quiet small mb-1">In per cent of the tolerance at the gas or buffer: beyond the two lines is outside.</p><LazyErrorChart points={chart.points} labels={chart.labels} /></> : <div className="empty">After two calibrations the drift between visits is drawn here.</div>}
-        </div></div>
+      <div className="page-head">
+        <h1>
+          {asset.maker} {model.name}
+        </h1>
+        <span className="mono fs-5">{asset.serial}</span>
+        {asset.tag && <span className="mono quiet">{asset.tag}</span>}
+        <span className="end">
+          {asset.status === 'outOfService' && <VerdictMark state="outside" word="out of service" />}
+          {open && (
+            <Link className="btn btn-plain" href={open.runId ? `/runs/${open.runId}` : `/tickets/${open.id}`}>
+              In the house: {open.code}
+            </Link>
+          )}
+        </span>
       </div>
-      <div className="sheet mt-3"><h2>Channels</h2>
-        <table className="table mb-0"><thead><tr><th>Channel</th><th>Range</th><th>Step</th><th>Tolerance</th><th>Sensor</th></tr></thead><tbody>
-          {channels.map((channel) => <tr key={channel.id}><td><strong>{channel.label}</strong> <span className="quiet">{channel.measurand}</span></td><td>{channel.lowest} to {channel.highest} {channel.unit}</td><td className="mono">{channel.resolution}</td><td>{[channel.tolerance.absolute && `± ${channel.tolerance.absolute} ${channel.unit}`, channel.tolerance.percentOfTarget && `± ${channel.tolerance.percentOfTarget} %`].filter(Boolean).join(' or ')}{channel.scale && <span className="quiet small"> · LEL {channel.scale.lelVolPercent} %vol ({channel.scale.source}){channel.scale.relativeResponse !== '1' && ` × ${channel.scale.relativeResponse}`}</span>}</td><td>{channel.status === 'fitted' ? <span className="mono">{channel.sensorSerial ?? '—'}</span> : <span className="quiet">{channel.status === 'removed' ? 'not fitted' : 'not calibrated'}</span>}{channel.installedOn && <span className="quiet small"> since {day(channel.installedOn)}</span>}</td></tr>)}
-        </tbody></table></div>
-      <div className="sheet mt-3"><h2>Visits</h2>
-        {runs.length === 0 ? <div className="empty">No run yet. <Link href="/receive">Receive it</Link> and its visits stand here.</div> : (
-          <table className="table mb-0"><thead><tr><th>Date</th><th>As found</th><th>As left</th><th>Technician</th><th>Certificate</th></tr></thead><tbody>
-            {runs.map(({ run, certificateId, number, revision }) => <tr key={run.runId}><td><Link className="row-link" href={`/runs/${run.runId}`}>{dayTime(run.startedAt, zone)}</Link></td><td><VerdictMark state={run.asFound} /></td><td><VerdictMark state={run.asLeft} /></td><td>{run.technician}</td><td>{certificateId ? <Link className="mono" href={`/certificates/${certificateId}`}>{number}{revision ? ` r${revision}` : ''}</Link> : <span className="quiet">{run.status}</span>}</td></tr>)}
-          </tbody></table>)}
+      <div className="row g-3">
+        <div className="col-lg-4">
+          <div className="sheet h-100">
+            <dl className="bench-facts mb-0">
+              <dt className="mt-0">Kind</dt>
+              <dd>{model.kind}</dd>
+              <dt>Customer</dt>
+              <dd>{customer.name}</dd>
+              <dt>Next due</dt>
+              <dd className="fs-5 fw-semibold">{day(asset.nextDue)}</dd>
+              <dd className="small quiet">
+                {asset.dueBasis
+                  ? `${asset.dueBasis.certificate ? `${asset.dueBasis.certificate}, ` : ''}counted from ${day(asset.dueBasis.from)}; ${asset.dueBasis.reason}`
+                  : 'No due date yet: it is counted from an approved calibration in tolerance.'}
+              </dd>
+              <dt>Interval</dt>
+              {card.policies.map((policy) => (
+                <dd key={policy.id}>
+                  {describeEvery(policy.every)} <span className="quiet">for {SCOPE[policy.scope]}</span>
+                </dd>
+              ))}
+            </dl>
+            {mayBench && <PolicyForm assetId={asset.id} customerId={customer.id} modelId={model.id} />}
+          </div>
+        </div>
+        <div className="col-lg-8">
+          <div className="sheet h-100">
+            <h2>As-found error over time</h2>
+            {chart.points.length > 1 ? (
+              <>
+                <p className="quiet small mb-1">
+                  In per cent of the tolerance at the gas or buffer: beyond the two lines is outside.
+                </p>
+                <LazyErrorChart points={chart.points} labels={chart.labels} />
+              </>
+            ) : (
+              <div className="empty">After two calibrations the drift between visits is drawn here.</div>
+            )}
+          </div>
+        </div>
+      </div>
+      <div className="sheet mt-3">
+        <h2>Channels</h2>
+        <table className="table mb-0">
+          <thead>
+            <tr>
+              <th>Channel</th>
+              <th>Range</th>
+              <th>Step</th>
+              <th>Tolerance</th>
+              <th>Sensor</th>
+            </tr>
+          </thead>
+          <tbody>
+            {channels.map((channel) => (
+              <tr key={channel.id}>
+                <td>
+                  <strong>{channel.label}</strong> <span className="quiet">{channel.measurand}</span>
+                </td>
+                <td>
+                  {channel.lowest} to {channel.highest} {channel.unit}
+                </td>
+                <td className="mono">{channel.resolution}</td>
+                <td>
+                  {[
+                    channel.tolerance.absolute && `± ${channel.tolerance.absolute} ${channel.unit}`,
+                    channel.tolerance.percentOfTarget && `± ${channel.tolerance.percentOfTarget} %`,
+                  ]
+                    .filter(Boolean)
+                    .join(' or ')}
+                  {channel.scale && (
+                    <span className="quiet small">
+                      {' '}
+                      · LEL {channel.scale.lelVolPercent} %vol ({channel.scale.source})
+                      {channel.scale.relativeResponse !== '1' && ` × ${channel.scale.relativeResponse}`}
+                    </span>
+                  )}
+                </td>
+                <td>
+                  {channel.status === 'fitted' ? (
+                    <span className="mono">{channel.sensorSerial ?? '—'}</span>
+                  ) : (
+                    <span className="quiet">{channel.status === 'removed' ? 'not fitted' : 'not calibrated'}</span>
+                  )}
+                  {channel.installedOn && <span className="quiet small"> since {day(channel.installedOn)}</span>}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <div className="sheet mt-3">
+        <h2>Visits</h2>
+        {runs.length === 0 ? (
+          <div className="empty">
+            No run yet. <Link href="/receive">Receive it</Link> and its visits stand here.
+          </div>
+        ) : (
+          <table className="table mb-0">
+            <thead>
+              <tr>
+                <th>Date</th>
+                <th>As found</th>
+                <th>As left</th>
+                <th>Technician</th>
+                <th>Certificate</th>
+              </tr>
+            </thead>
+            <tbody>
+              {runs.map(({ run, certificateId, number, revision }) => (
+                <tr key={run.runId}>
+                  <td>
+                    <Link className="row-link" href={`/runs/${run.runId}`}>
+                      {dayTime(run.startedAt, zone)}
+                    </Link>
+                  </td>
+                  <td>
+                    <VerdictMark state={run.asFound} />
+                  </td>
+                  <td>
+                    <VerdictMark state={run.asLeft} />
+                  </td>
+                  <td>{run.technician}</td>
+                  <td>
+                    {certificateId ? (
+                      <Link className="mono" href={`/certificates/${certificateId}`}>
+                        {number}
+                        {revision ? ` r${revision}` : ''}
+                      </Link>
+                    ) : (
+                      <span className="quiet">{run.status}</span>
+                    )}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        )}
       </div>
     </>
   );
 }
 
 /** As-found errors at the material points, as a share of the tolerance then in force. */
-function chartOf({ results, channels }: Card): { points: { at: number; errors: Record<string, number | null> }[]; labels: string[] } {
-  const labels = channels.filter((channel) => results.some((result) => result.channel === channel.id && result.foundError !== null)).map((channel) => channel.label);
+function chartOf({ results, channels }: Card): {
+  points: { at: number; errors: Record<string, number | null> }[];
+  labels: string[];
+} {
+  const labels = channels
+    .filter((channel) => results.some((result) => result.channel === channel.id && result.foundError !== null))
+    .map((channel) => channel.label);
   const byRun = new Map<string, { at: number; errors: Record<string, number | null> }>();
   for (const result of results) {
     const channel = channels.find((candidate) => candidate.id === result.channel);
-    if (!channel || result.foundError === null || result.point === 'zero' || result.point === 'air' || result.target === null) continue;
-    const tolerance = Math.max(Number(channel.tolerance.absolute ?? 0), (Math.abs(Number(result.target)) * Number(channel.tolerance.percentOfTarget ?? 0)) / 100);
+    if (!channel || result.foundError === null || result.point === 'zero' || result.point === 'air' || result.target === null)
+      continue;
+    const tolerance = Math.max(
+      Number(channel.tolerance.absolute ?? 0),
+      (Math.abs(Number(result.target)) * Number(channel.tolerance.percentOfTarget ?? 0)) / 100,
+    );
     if (tolerance === 0) continue;
     const entry = byRun.get(result.runId) ?? { at: result.at.getTime(), errors: {} };
     entry.errors[channel.label] = (Number(result.foundError) / tolerance) * 100;
@@ -56,4 +197,3 @@ function chartOf({ results, channels }: Card): { points: { at: number; errors: R
   }
   return { points: [...byRun.values()].sort((a, b) => a.at - b.at), labels };
 }
-

@@ -10,7 +10,20 @@ export function SearchField({ initial }: { initial: string }) {
   useEffect(() => () => clearTimeout(timer.current), []);
   const type = (text: string) => {
     clearTimeout(timer.current);
-    timer.current = setTimeout(() => router.replace(text.trim() ? `/assets?q=${encodeURIComponent(text.trim())}` : '/assets'), 220);
+    timer.current = setTimeout(
+      () => router.replace(text.trim() ? `/assets?q=${encodeURIComponent(text.trim())}` : '/assets'),
+      220,
+    );
   };
-  return <Form.Control className="mb-3" style={{ maxWidth: '28rem' }} defaultValue={initial} onChange={(event) => type(event.target.value)} placeholder="Serial, tag, maker, model or customer" aria-label="Search instruments" autoFocus />;
+  return (
+    <Form.Control
+      className="mb-3"
+      style={{ maxWidth: '28rem' }}
+      defaultValue={initial}
+      onChange={(event) => type(event.target.value)}
+      placeholder="Serial, tag, maker, model or customer"
+      aria-label="Search instruments"
+      autoFocus
+    />
+  );
 }

@@ -13,16 +13,59 @@ export function BenchFacts({ view, state }: { view: RunView; state: RunState }) 
         {bound.map((binding) => (
           <div key={binding.seq}>
             <dt>{view.procedure.slots.find((slot) => slot.id === binding.slot)?.label ?? binding.slot}</dt>
-            <dd><strong>{binding.reference.name}</strong><br /><span className="mono">{binding.reference.lot}</span>{binding.reference.expires && <span className="quiet"> until {day(binding.reference.expires)}</span>}
-              <br />{binding.reference.components.map((component) => `${component.substance} ${component.value} ${component.unit}`).join(' · ')}
-              {binding.reference.availableL && <><br />{binding.reference.availableL} L left when chosen, {binding.flowLPerMin} L/min</>}</dd>
+            <dd>
+              <strong>{binding.reference.name}</strong>
+              <br />
+              <span className="mono">{binding.reference.lot}</span>
+              {binding.reference.expires && <span className="quiet"> until {day(binding.reference.expires)}</span>}
+              <br />
+              {binding.reference.components
+                .map((component) => `${component.substance} ${component.value} ${component.unit}`)
+                .join(' · ')}
+              {binding.reference.availableL && (
+                <>
+                  <br />
+                  {binding.reference.availableL} L left when chosen, {binding.flowLPerMin} L/min
+                </>
+              )}
+            </dd>
           </div>
         ))}
-        {bound.length === 0 && <div><dt>Reference</dt><dd className="quiet">none chosen yet</dd></div>}
-        {room && <div><dt>Room</dt><dd>{[room.temperatureC && `${room.temperatureC} °C`, room.pressureHPa && `${room.pressureHPa} hPa`, room.humidityPercent && `${room.humidityPercent} %`].filter(Boolean).join(' · ')}</dd></div>}
-        <dt>Decision rule</dt><dd>{state.started?.rule === 'guarded' ? 'guard band w = U' : 'simple acceptance'}</dd>
-        <dt>Procedure</dt><dd>{view.procedure.title}, version {view.procedure.version}</dd>
-        {view.ticket && <><dt>Asked for</dt><dd>{view.ticket.wish}{view.ticket.promiseOn && `, by ${day(view.ticket.promiseOn)}`}</dd></>}
+        {bound.length === 0 && (
+          <div>
+            <dt>Reference</dt>
+            <dd className="quiet">none chosen yet</dd>
+          </div>
+        )}
+        {room && (
+          <div>
+            <dt>Room</dt>
+            <dd>
+              {[
+                room.temperatureC && `${room.temperatureC} °C`,
+                room.pressureHPa && `${room.pressureHPa} hPa`,
+                room.humidityPercent && `${room.humidityPercent} %`,
+              ]
+                .filter(Boolean)
+                .join(' · ')}
+            </dd>
+          </div>
+        )}
+        <dt>Decision rule</dt>
+        <dd>{state.started?.rule === 'guarded' ? 'guard band w = U' : 'simple acceptance'}</dd>
+        <dt>Procedure</dt>
+        <dd>
+          {view.procedure.title}, version {view.procedure.version}
+        </dd>
+        {view.ticket && (
+          <>
+            <dt>Asked for</dt>
+            <dd>
+              {view.ticket.wish}
+              {view.ticket.promiseOn && `, by ${day(view.ticket.promiseOn)}`}
+            </dd>
+          </>
+        )}
       </dl>
     </div>
   );

@@ -15,14 +15,31 @@ export function ChannelBoard({ run, view, present }: { run: LiveRun; view: RunVi
   const { state } = run;
   const reading = present?.step.kind === 'read' ? present.step : null;
   const missing = reading ? missingReadings(reading, present!.key, present!.channel, view.procedure, state) : [];
-  const asked = reading ? reading.points.flatMap((point) => state.channels.filter((channel) => view.procedure.points.find((one) => one.id === point)?.channels.includes(channel.role)).map((channel) => ({ point, channel }))) : [];
+  const asked = reading
+    ? reading.points.flatMap((point) =>
+        state.channels
+          .filter((channel) => view.procedure.points.find((one) => one.id === point)?.channels.includes(channel.role))
+          .map((channel) => ({ point, channel })),
+      )
+    : [];
   const lines = reading ? asked : state.channels.map((channel) => ({ point: mainPoint(view.procedure, channel), channel }));
   const first = missing[0];
   return (
     <section className="sheet mt-3" aria-label="Channels">
       {lines.map(({ point, channel }) => {
         const isMissing = missing.some((pair) => pair.point === point && pair.channel === channel.id);
-        if (isMissing) return <ChannelInput key={`${present!.key}/${point}/${channel.id}`} run={run} view={view} step={present!} point={point} channel={channel} focus={first?.point === point && first.channel === channel.id} />;
+        if (isMissing)
+          return (
+            <ChannelInput
+              key={`${present!.key}/${point}/${channel.id}`}
+              run={run}
+              view={view}
+              step={present!}
+              point={point}
+              channel={channel}
+              focus={first?.point === point && first.channel === channel.id}
+            />
+          );
         return <StandingLine key={`${point}/${channel.id}`} run={run} view={view} point={point} channel={channel} />;
       })}
     </section>
@@ -38,25 +55,94 @@ function StandingLine({ run, view, point, channel }: { run: LiveRun; view: RunVi
   const retired = state.retired[channel.id];
   return (
     <div className="channel-row" data-testid={`channel-${channel.role}-${point}`}>
-      <div><div className="label">{channel.label}</div><div className="target">{pointLabel}{shown?.target ? ` ${shown.target.value} ${channel.unit}` : ''}</div></div>
-      <div className="ruler-cell">{shown ? <ReadingRuler found={found} left={left} channel={channel} earlier={view.earlier[`${channel.id}/${point}`] ?? []} guarded={state.started?.rule === 'guarded'} /> : <span className="quiet small">{channel.status === 'removed' ? 'sensor not fitted' : channel.status === 'notCalibrated' ? 'not to be calibrated' : 'not read yet'}</span>}</div>
+      <div>
+        <div className="label">{channel.label}</div>
+        <div className="target">
+          {pointLabel}
+          {shown?.target ? ` ${shown.target.value} ${channel.unit}` : ''}
+        </div>
+      </div>
+      <div className="ruler-cell">
+        {shown ? (
+          <ReadingRuler
+            found={found}
+            left={left}
+            channel={channel}
+            earlier={view.earlier[`${channel.id}/${point}`] ?? []}
+            guarded={state.started?.rule === 'guarded'}
+          />
+        ) : (
+          <span className="quiet small">
+            {channel.status === 'removed'
+              ? 'sensor not fitted'
+              : channel.status === 'notCalibrated'
+                ? 'not to be calibrated'
+                : 'not read yet'}
+          </span>
+        )}
+      </div>
       <div className="text-end">
-        {retired ? <VerdictMark state="outside" word={retired.consequence === 'service' ? 'to service' : 'out of service'} /> : shown && (
-          <><div className="reading-fixed">{shown.reading.text} <span className="fs-6 quiet">{channel.unit}</span></div>
-            {shown.counts ? <VerdictMark state={state.readings.some((entry) => entry === shown && entry.flags.length > 0) ? 'notMeasured' : shown.judgement.state} word={`${left ? 'as left' : 'as found'} ${signed(shown.judgement.error)}`} /> : <span className="quiet small">{shown.remark}</span>}</>
+        {retired ? (
+          <VerdictMark state="outside" word={retired.consequence === 'service' ? 'to service' : 'out of service'} />
+        ) : (
+          shown && (
+            <>
+              <div className="reading-fixed">
+                {shown.reading.text} <span className="fs-6 quiet">{channel.unit}</span>
+              </div>
+              {shown.counts ? (
+                <VerdictMark
+                  state={
+                    state.readings.some((entry) => entry === shown && entry.flags.length > 0)
+                      ? 'notMeasured'
+                      : shown.judgement.state
+                  }
+                  word={`${left ? 'as left' : 'as found'} ${signed(shown.judgement.error)}`}
+                />
+              ) : (
+                <span className="quiet small">{shown.remark}</span>
+              )}
+            </>
+          )
         )}
       </div>
     </div>
   );
 }
 
-function ReadingRuler({ found, left, channel, earlier, guarded }: { found: RecordedReading | null; left: RecordedReading | null; channel: RunChannel; earlier: { error: string }[]; guarded: boolean }) {
+function ReadingRuler({
+  found,
+  left,
+  channel,
+  earlier,
+  guarded,
+}: {
+  found: RecordedReading | null;
+  left: RecordedReading | null;
+  channel: RunChannel;
+  earlier: { error: string }[];
+  guarded: boolean;
+}) {
   const shown = left ?? found;
   if (!shown?.judgement.upper || Number(shown.judgement.upper) === 0) return null;
-  const marks = [found && found.counts ? mark(found, 'as found', true) : null, left ? mark(left, 'as left', false) : null].filter((one): one is RulerMark => one !== null);
-  return <ToleranceRuler name={channel.label} unit={channel.unit} tolerance={Number(shown.judgement.upper)} expanded={shown.judgement.expanded ? Number(shown.judgement.expanded) : null} guarded={guarded} marks={marks} earlier={earlier.map((entry) => Number(entry.error))} />;
+  const marks = [found && found.counts ? mark(found, 'as found', true) : null, left ? mark(left, 'as left', false) : null].filter(
+    (one): one is RulerMark => one !== null,
+  );
+  return (
+    <ToleranceRuler
+      name={channel.label}
+      unit={channel.unit}
+      tolerance={Number(shown.judgement.upper)}
+      expanded={shown.judgement.expanded ? Number(shown.judgement.expanded) : null}
+      guarded={guarded}
+      marks={marks}
+      earlier={earlier.map((entry) => Number(entry.error))}
+    />
+  );
 }
 
 function mark(reading: RecordedReading, label: string, hollow: boolean): RulerMark | null {
-  return reading.judgement.error === null || isStruck(reading) ? null : { error: Number(reading.judgement.error), state: reading.judgement.state, hollow, label };
+  return reading.judgement.error === null || isStruck(reading)
+    ? null
+    : { error: Number(reading.judgement.error), state: reading.judgement.state, hollow, label };
 }

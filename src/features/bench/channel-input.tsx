@@ -13,51 +13,161 @@ import { useKept } from '@/ui/use-kept';
 import type { RunView } from './server/run-view';
 import type { LiveRun } from './use-run';
 
-const EXTRA: Record<string, [name: string, label: string][]> = { recognised: [['millivolts', 'mV'], ['temperatureC', '°C']], observe: [['before', 'before']], comparison: [['comparison', 'reference shows']] };
+const EXTRA: Record<string, [name: string, label: string][]> = {
+  recognised: [
+    ['millivolts', 'mV'],
+    ['temperatureC', '°C'],
+  ],
+  observe: [['before', 'before']],
+  comparison: [['comparison', 'reference shows']],
+};
 
 /** One channel asking for what its display shows. Error, tolerance, uncertainty and verdict appear while it is typed, by the same functions that record it. */
-export function ChannelInput({ run, view, step, point, channel, focus }: { run: LiveRun; view: RunView; step: PlannedStep; point: string; channel: RunChannel; focus: boolean }) {
-  const [kept, keep] = useKept<{ text: string; inputs: Record<string, string> }>(`${run.state.run}/${step.key}/${point}/${channel.id}`, EMPTY);
+export function ChannelInput({
+  run,
+  view,
+  step,
+  point,
+  channel,
+  focus,
+}: {
+  run: LiveRun;
+  view: RunView;
+  step: PlannedStep;
+  point: string;
+  channel: RunChannel;
+  focus: boolean;
+}) {
+  const [kept, keep] = useKept<{ text: string; inputs: Record<string, string> }>(
+    `${run.state.run}/${step.key}/${point}/${channel.id}`,
+    EMPTY,
+  );
   const [refused, setRefused] = useState<string | null>(null);
   const [sending, setSending] = useState(false);
   const field = useRef<HTMLInputElement>(null);
-  useEffect(() => { if (focus) field.current?.focus({ preventScroll: true }); }, [focus]);
+  useEffect(() => {
+    if (focus) field.current?.focus({ preventScroll: true });
+  }, [focus]);
   const definition = view.procedure.points.find((one) => one.id === point)!;
   const { text, inputs } = kept;
-  const judged = useMemo(() => (text.trim() ? judgeTyped({ procedure: view.procedure, state: run.state, point: definition, channel, text, status: 'value', inputs }) : null), [text, inputs, run.state, view.procedure, definition, channel]);
-  const target = useMemo(() => resolveTarget({ point: definition, channel, state: run.state, inputs, procedure: view.procedure }), [definition, channel, run.state, inputs, view.procedure]);
+  const judged = useMemo(
+    () =>
+      text.trim()
+        ? judgeTyped({ procedure: view.procedure, state: run.state, point: definition, channel, text, status: 'value', inputs })
+        : null,
+    [text, inputs, run.state, view.procedure, definition, channel],
+  );
+  const target = useMemo(
+    () => resolveTarget({ point: definition, channel, state: run.state, inputs, procedure: view.procedure }),
+    [definition, channel, run.state, inputs, view.procedure],
+  );
   const problem = refused ?? (isRefusal(judged) ? judged.sentence : null);
   const verdict = judged && !isRefusal(judged) ? judged.judgement : null;
   const counts = step.step.kind === 'read' && step.step.counts !== false;
   const send = async (event: React.FormEvent) => {
     event.preventDefault();
-    if (!text.trim() || isRefusal(judged)) { setRefused(isRefusal(judged) ? judged.sentence : 'Type what the display shows.'); return; }
+    if (!text.trim() || isRefusal(judged)) {
+      setRefused(isRefusal(judged) ? judged.sentence : 'Type what the display shows.');
+      return;
+    }
     setSending(true);
-    const answer = await run.send({ type: 'captureReading', step: step.key, point, channel: channel.id, text: text.trim(), ...(Object.keys(inputs).length ? { inputs } : {}) });
+    const answer = await run.send({
+      type: 'captureReading',
+      step: step.key,
+      point,
+      channel: channel.id,
+      text: text.trim(),
+      ...(Object.keys(inputs).length ? { inputs } : {}),
+    });
     setSending(false);
-    if (answer) setRefused(answer.sentence); else keep(EMPTY);
+    if (answer) setRefused(answer.sentence);
+    else keep(EMPTY);
   };
   const id = `reading-${channel.id}-${point}`;
   return (
     <form className="channel-row" onSubmit={send} data-testid={`channel-${channel.role}-${point}`}>
-      <label htmlFor={id}><span className="label d-block">{channel.label}</span><span className="target">{target && !isRefusal(target) ? `${definition.label} ${target.value} ${channel.unit}` : `${definition.label}, ${channel.unit}`}</span></label>
+      <label htmlFor={id}>
+        <span className="label d-block">{channel.label}</span>
+        <span className="target">
+          {target && !isRefusal(target)
+            ? `${definition.label} ${target.value} ${channel.unit}`
+            : `${definition.label}, ${channel.unit}`}
+        </span>
+      </label>
       <div className="ruler-cell">
-        {verdict?.upper && Number(verdict.upper) > 0 && verdict.error !== null
-          ? <ToleranceRuler name={channel.label} unit={channel.unit} tolerance={Number(verdict.upper)} expanded={Number(verdict.expanded)} guarded={verdict.rule === 'guarded'} marks={[{ error: Number(verdict.error), state: counts ? verdict.state : 'notMeasured', hollow: step.step.kind === 'read' && step.step.phase === 'asFound', label: 'typed' }]} earlier={(view.earlier[`${channel.id}/${point}`] ?? []).map((entry) => Number(entry.error))} />
-          : <span className="quiet small">{isRefusal(target) ? target.sentence : 'Type what the display shows, with its digits.'}</span>}
+        {verdict?.upper && Number(verdict.upper) > 0 && verdict.error !== null ? (
+          <ToleranceRuler
+            name={channel.label}
+            unit={channel.unit}
+            tolerance={Number(verdict.upper)}
+            expanded={Number(verdict.expanded)}
+            guarded={verdict.rule === 'guarded'}
+            marks={[
+              {
+                error: Number(verdict.error),
+                state: counts ? verdict.state : 'notMeasured',
+                hollow: step.step.kind === 'read' && step.step.phase === 'asFound',
+                label: 'typed',
+              },
+            ]}
+            earlier={(view.earlier[`${channel.id}/${point}`] ?? []).map((entry) => Number(entry.error))}
+          />
+        ) : (
+          <span className="quiet small">
+            {isRefusal(target) ? target.sentence : 'Type what the display shows, with its digits.'}
+          </span>
+        )}
       </div>
       <div className="d-flex gap-1">
-        {(EXTRA[definition.target.kind] ?? []).map(([name, label]) => <input key={name} className="form-control mono" style={{ width: '5rem' }} aria-label={`${label} of ${channel.label}`} placeholder={label} value={inputs[name] ?? ''} onChange={(event) => keep({ text, inputs: { ...inputs, [name]: event.target.value } })} />)}
-        <input ref={field} id={id} className={`form-control reading-input${problem ? ' is-invalid' : ''}`} inputMode="decimal" autoComplete="off" value={text} aria-invalid={Boolean(problem)} aria-describedby={`${id}-says`} disabled={sending} onChange={(event) => { setRefused(null); keep({ text: event.target.value, inputs }); }} />
+        {(EXTRA[definition.target.kind] ?? []).map(([name, label]) => (
+          <input
+            key={name}
+            className="form-control mono"
+            style={{ width: '5rem' }}
+            aria-label={`${label} of ${channel.label}`}
+            placeholder={label}
+            value={inputs[name] ?? ''}
+            onChange={(event) => keep({ text, inputs: { ...inputs, [name]: event.target.value } })}
+          />
+        ))}
+        <input
+          ref={field}
+          id={id}
+          className={`form-control reading-input${problem ? ' is-invalid' : ''}`}
+          inputMode="decimal"
+          autoComplete="off"
+          value={text}
+          aria-invalid={Boolean(problem)}
+          aria-describedby={`${id}-says`}
+          disabled={sending}
+          onChange={(event) => {
+            setRefused(null);
+            keep({ text: event.target.value, inputs });
+          }}
+        />
       </div>
       <div className="under" id={`${id}-says`} aria-live="polite">
-        {problem ? <span className="field-problem">{problem}</span> : verdict && (
-          <span className="d-flex flex-wrap gap-3">
-            {counts ? <VerdictMark state={verdict.state} /> : <span className="quiet">recorded, not judged</span>}
-            <span>error <span className="mono">{signed(verdict.error)}</span> {channel.unit}</span><span>tolerance <span className="mono">± {verdict.upper}</span></span>
-            {verdict.expanded && <span>U <span className="mono">{roundUncertainty({ expanded: Number(verdict.expanded) }).text}</span> {channel.unit} (k = {verdict.k})</span>}
-            <span className="quiet">Enter takes it</span>
-          </span>
+        {problem ? (
+          <span className="field-problem">{problem}</span>
+        ) : (
+          verdict && (
+            <span className="d-flex flex-wrap gap-3">
+              {counts ? <VerdictMark state={verdict.state} /> : <span className="quiet">recorded, not judged</span>}
+              <span>
+                error <span className="mono">{signed(verdict.error)}</span> {channel.unit}
+              </span>
+              <span>
+                tolerance <span className="mono">± {verdict.upper}</span>
+              </span>
+              {verdict.expanded && (
+                <span>
+                  U <span className="mono">{roundUncertainty({ expanded: Number(verdict.expanded) }).text}</span> {channel.unit}{' '}
+                  (k = {verdict.k})
+                </span>
+              )}
+              <span className="quiet">Enter takes it</span>
+            </span>
+          )
         )}
       </div>
     </form>

@@ -9,7 +9,16 @@ import { Field } from '@/ui/field';
 import { useKept } from '@/ui/use-kept';
 import type { LiveRun } from './use-run';
 
-const CHOICES = { passFault: [['pass', 'Pass'], ['fault', 'Fault']], yesNo: [['yes', 'Yes'], ['no', 'No']] } as const;
+const CHOICES = {
+  passFault: [
+    ['pass', 'Pass'],
+    ['fault', 'Fault'],
+  ],
+  yesNo: [
+    ['yes', 'Yes'],
+    ['no', 'No'],
+  ],
+} as const;
 const NO_ANSWERS: Record<string, Answer> = {};
 const NO_FIGURES: Record<string, string> = {};
 
@@ -28,21 +37,66 @@ export function CheckStep({ run, present, items }: { run: LiveRun; present: Plan
       {items.map((item) => (
         <div key={item.id} className="d-flex flex-wrap gap-2 align-items-center mb-2">
           <span style={{ minWidth: '16rem' }}>{item.label}</span>
-          {item.answer === 'passFault' || item.answer === 'yesNo'
-            ? <span className="btn-group" role="group" aria-label={item.label}>{CHOICES[item.answer].map(([value, label]) => <Button key={value} variant="plain" active={answers[item.id]?.value === value} aria-pressed={answers[item.id]?.value === value} onClick={() => set(item.id, { value })}>{label}</Button>)}</span>
-            : <Form.Control style={{ width: '10rem' }} aria-label={item.label} value={answers[item.id]?.value ?? ''} onChange={(event) => set(item.id, { value: event.target.value })} />}
-          {answers[item.id]?.value === 'fault' && <Form.Control style={{ width: '18rem' }} aria-label={`What is wrong: ${item.label}`} placeholder="What is wrong?" value={answers[item.id]?.note ?? ''} onChange={(event) => set(item.id, { note: event.target.value })} />}
-          {problem?.field === item.id && <div className="field-problem w-100" role="alert">{problem.text}</div>}
+          {item.answer === 'passFault' || item.answer === 'yesNo' ? (
+            <span className="btn-group" role="group" aria-label={item.label}>
+              {CHOICES[item.answer].map(([value, label]) => (
+                <Button
+                  key={value}
+                  variant="plain"
+                  active={answers[item.id]?.value === value}
+                  aria-pressed={answers[item.id]?.value === value}
+                  onClick={() => set(item.id, { value })}
+                >
+                  {label}
+                </Button>
+              ))}
+            </span>
+          ) : (
+            <Form.Control
+              style={{ width: '10rem' }}
+              aria-label={item.label}
+              value={answers[item.id]?.value ?? ''}
+              onChange={(event) => set(item.id, { value: event.target.value })}
+            />
+          )}
+          {answers[item.id]?.value === 'fault' && (
+            <Form.Control
+              style={{ width: '18rem' }}
+              aria-label={`What is wrong: ${item.label}`}
+              placeholder="What is wrong?"
+              value={answers[item.id]?.note ?? ''}
+              onChange={(event) => set(item.id, { note: event.target.value })}
+            />
+          )}
+          {problem?.field === item.id && (
+            <div className="field-problem w-100" role="alert">
+              {problem.text}
+            </div>
+          )}
         </div>
       ))}
-      <Button data-main-action type="submit" size="lg" disabled={run.busy}>Done <kbd>N</kbd></Button>
+      <Button data-main-action type="submit" size="lg" disabled={run.busy}>
+        Done <kbd>N</kbd>
+      </Button>
     </form>
   );
 }
 
-const QUANTITIES = { temperatureC: ['Temperature, °C', '21.5'], pressureHPa: ['Air pressure, hPa', '1013'], humidityPercent: ['Relative humidity, %', '45'] } as const;
+const QUANTITIES = {
+  temperatureC: ['Temperature, °C', '21.5'],
+  pressureHPa: ['Air pressure, hPa', '1013'],
+  humidityPercent: ['Relative humidity, %', '45'],
+} as const;
 
-export function ConditionStep({ run, present, quantities }: { run: LiveRun; present: PlannedStep; quantities: (keyof typeof QUANTITIES)[] }) {
+export function ConditionStep({
+  run,
+  present,
+  quantities,
+}: {
+  run: LiveRun;
+  present: PlannedStep;
+  quantities: (keyof typeof QUANTITIES)[];
+}) {
   const [values, keep] = useKept(`${run.state.run}/${present.key}`, NO_FIGURES);
   const [problem, setProblem] = useState<{ field: string; text: string } | null>(null);
   const send = async (event: React.FormEvent) => {
@@ -54,12 +108,23 @@ export function ConditionStep({ run, present, quantities }: { run: LiveRun; pres
     <form onSubmit={send}>
       <div className="d-flex flex-wrap gap-3">
         {quantities.map((quantity, index) => (
-          <div key={quantity} style={{ width: '11rem' }}><Field label={QUANTITIES[quantity][0]} problem={problem?.field === quantity ? problem.text : undefined}>
-            <Form.Control className="mono" inputMode="decimal" autoFocus={index === 0} placeholder={QUANTITIES[quantity][1]} value={values[quantity] ?? ''} onChange={(event) => keep({ ...values, [quantity]: event.target.value.trim() })} />
-          </Field></div>
+          <div key={quantity} style={{ width: '11rem' }}>
+            <Field label={QUANTITIES[quantity][0]} problem={problem?.field === quantity ? problem.text : undefined}>
+              <Form.Control
+                className="mono"
+                inputMode="decimal"
+                autoFocus={index === 0}
+                placeholder={QUANTITIES[quantity][1]}
+                value={values[quantity] ?? ''}
+                onChange={(event) => keep({ ...values, [quantity]: event.target.value.trim() })}
+              />
+            </Field>
+          </div>
         ))}
       </div>
-      <Button data-main-action type="submit" size="lg" disabled={run.busy} className="mt-2">Record <kbd>N</kbd></Button>
+      <Button data-main-action type="submit" size="lg" disabled={run.busy} className="mt-2">
+        Record <kbd>N</kbd>
+      </Button>
     </form>
   );
 }

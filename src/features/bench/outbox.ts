@@ -5,32 +5,53 @@ import type { RunEvent } from '@/core/run/event';
 import type { Refusal } from '@/core/run/refusal';
 
 /** A command on its way: kept in the browser's own database until the server has answered, so that neither a reload nor a lost network loses it. */
-export interface Parcel { id: string; run: string; command: Command; at: string }
+export interface Parcel {
+  id: string;
+  run: string;
+  command: Command;
+  at: string;
+}
 export type Answer = { ok: true; events: RunEvent[] } | { ok: false; refusal: Refusal };
 
 const ROUTE = '/api/bench';
 const store = () => createStore('werkbank', 'bench-outbox');
 
-export async function keep(parcel: Parcel): Promise<void> { await set(`${parcel.at}/${parcel.id}`, parcel, store()); }
-async function forget(parcel: Parcel): Promise<void> { await del(`${parcel.at}/${parcel.id}`, store()); }
+export async function keep(parcel: Parcel): Promise<void> {
+  await set(`${parcel.at}/${parcel.id}`, parcel, store());
+}
+async function forget(parcel: Parcel): Promise<void> {
+  await del(`${parcel.at}/${parcel.id}`, store());
+}
 
 /** What an earlier page left behind for a run, oldest first. */
 export async function leftBehind(run: string): Promise<Parcel[]> {
   const all = await entries<string, Parcel>(store());
-  return all.map(([, parcel]) => parcel).filter((parcel) => parcel.run === run).sort((a, b) => a.at.localeCompare(b.at));
+  return all
+    .map(([, parcel]) => parcel)
+    .filter((parcel) => parcel.run === run)
+    .sort((a, b) => a.at.localeCompare(b.at));
 }
 
 /** Posts until the server answers. `onAway` is told while it doesn't. The command's id makes a repeat harmless. */
 export async function deliver(parcel: Parcel, after: number, onAway: (away: boolean, message: string) => void): Promise<Answer> {
   for (let pause = 700; ; pause = Math.min(5000, pause * 1.6)) {
     try {
-      const response = await fetch(ROUTE, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ run: parcel.run, commandId: parcel.id, command: parcel.command, after }) });
+      const response = await fetch(ROUTE, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ run: parcel.run, commandId: parcel.id, command: parcel.command, after }),
+      });
       const body = (await response.json()) as Answer & { message?: string; fields?: Record<string, string>; code?: string };
-      if (response.status === 401) { onAway(true, 'You are signed out. Sign in again in another window: what you typed is kept and goes out then.'); } else if (response.status < 500) {
+      if (response.status === 401) {
+        onAway(true, 'You are signed out. Sign in again in another window: what you typed is kept and goes out then.');
+      } else if (response.status < 500) {
         await forget(parcel);
         onAway(false, '');
-        if (response.ok || body.ok === false && 'refusal' in body) return body;
-        return { ok: false, refusal: { refused: true, code: body.code ?? 'problem', sentence: body.message ?? 'This was refused.' } };
+        if (response.ok || (body.ok === false && 'refusal' in body)) return body;
+        return {
+          ok: false,
+          refusal: { refused: true, code: body.code ?? 'problem', sentence: body.message ?? 'This was refused.' },
+        };
       } else onAway(true, body.message ?? 'The server has trouble; trying again.');
     } catch {
       onAway(true, 'The workshop’s server can’t be reached. What you typed is kept and goes out by itself.');

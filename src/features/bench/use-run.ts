@@ -8,7 +8,14 @@ import { copyState, type RunState } from '@/core/run/state';
 import { deliver, eventsSince, keep, leftBehind, type Parcel } from './outbox';
 import { useRunChanges } from './use-run-changes';
 
-export interface LiveRun { state: RunState; busy: boolean; away: string; refusal: Refusal | null; send: (command: Command) => Promise<Refusal | null>; clearRefusal: () => void }
+export interface LiveRun {
+  state: RunState;
+  busy: boolean;
+  away: string;
+  refusal: Refusal | null;
+  send: (command: Command) => Promise<Refusal | null>;
+  clearRefusal: () => void;
+}
 
 /**
  * A run in the browser: its state is worked out here from the same events and the same `apply` as on the server.
@@ -26,31 +33,51 @@ export function useRun(initial: RunState): LiveRun {
     const fresh = events.filter((event) => event.seq > seq.current);
     if (fresh.length === 0) return;
     seq.current = fresh.at(-1)!.seq;
-    setState((before) => { const after = copyState(before); fresh.forEach((event) => { if (event.seq > after.seq) apply(after, event); }); return after; });
+    setState((before) => {
+      const after = copyState(before);
+      fresh.forEach((event) => {
+        if (event.seq > after.seq) apply(after, event);
+      });
+      return after;
+    });
   }, []);
 
-  const post = useCallback((parcel: Parcel): Promise<Refusal | null> => {
-    const turn = queue.current.then(async () => {
-      setBusy(true);
-      const answer = await deliver(parcel, seq.current, (isAway, message) => setAway(isAway ? message : ''));
-      setBusy(false);
-      if (answer.ok) { take(answer.events); setRefusal(null); return null; }
-      // Somebody else may have gone on meanwhile: show where the run is.
-      take(await eventsSince(parcel.run, seq.current));
-      setRefusal(answer.refusal);
-      return answer.refusal;
-    });
-    queue.current = turn.catch(() => undefined);
-    return turn;
-  }, [take]);
+  const post = useCallback(
+    (parcel: Parcel): Promise<Refusal | null> => {
+      const turn = queue.current.then(async () => {
+        setBusy(true);
+        const answer = await deliver(parcel, seq.current, (isAway, message) => setAway(isAway ? message : ''));
+        setBusy(false);
+        if (answer.ok) {
+          take(answer.events);
+          setRefusal(null);
+          return null;
+        }
+        // Somebody else may have gone on meanwhile: show where the run is.
+        take(await eventsSince(parcel.run, seq.current));
+        setRefusal(answer.refusal);
+        return answer.refusal;
+      });
+      queue.current = turn.catch(() => undefined);
+      return turn;
+    },
+    [take],
+  );
 
-  const send = useCallback(async (command: Command) => {
-    const parcel: Parcel = { id: crypto.randomUUID(), run: initial.run, command, at: new Date().toISOString() };
-    await keep(parcel);
-    return post(parcel);
+  const send = useCallback(
+    async (command: Command) => {
+      const parcel: Parcel = { id: crypto.randomUUID(), run: initial.run, command, at: new Date().toISOString() };
+      await keep(parcel);
+      return post(parcel);
+    },
+    [initial.run, post],
+  );
+
+  useEffect(() => {
+    void leftBehind(initial.run).then((parcels) => parcels.forEach((parcel) => void post(parcel)));
   }, [initial.run, post]);
-
-  useEffect(() => { void leftBehind(initial.run).then((parcels) => parcels.forEach((parcel) => void post(parcel))); }, [initial.run, post]);
-  useRunChanges((change) => { if (!change || change.run === initial.run) void eventsSince(initial.run, seq.current).then(take); });
+  useRunChanges((change) => {
+    if (!change || change.run === initial.run) void eventsSince(initial.run, seq.current).then(take);
+  });
   return { state, busy, away, refusal, send, clearRefusal: () => setRefusal(null) };
 }

@@ -7,10 +7,35 @@ import { createAsset, createCustomer, receive, returnTicket } from './server/rec
 
 const textSchema = yup.object({ text: yup.string().trim().max(80).default(''), customerId: yup.string().uuid().optional() });
 
-export const findCustomersAction = action({ name: 'findCustomers', permission: 'receive', schema: textSchema, audit: 'none' }, ({ tx }, input) => findCustomers(tx, input.text));
-export const findAssetsAction = action({ name: 'findAssets', permission: 'receive', schema: textSchema, audit: 'none' }, ({ tx }, input) => findAssets(tx, input.text, input.customerId));
-export const createCustomerAction = action({ name: 'createCustomer', permission: 'receive', schema: customerSchema, audit: (input) => input.name }, createCustomer);
-export const createAssetAction = action({ name: 'createAsset', permission: 'receive', schema: assetSchema, audit: (input) => input.serial }, createAsset);
-export const receiveAction = action({ name: 'receive', permission: 'receive', schema: receiptSchema, audit: (input) => `${input.instruments.length} instruments` }, receive);
-export const returnTicketAction = action({ name: 'returnTicket', permission: 'receive', schema: yup.object({ ticketId: yup.string().uuid().required() }), audit: (input) => input.ticketId }, returnTicket);
-export const scanAction = action({ name: 'scan', permission: 'signedIn', schema: textSchema, audit: 'none' }, ({ tx }, input) => scanTarget(tx, input.text));
+export const findCustomersAction = action(
+  { name: 'findCustomers', permission: 'receive', schema: textSchema, audit: 'none' },
+  ({ tx }, input) => findCustomers(tx, input.text),
+);
+export const findAssetsAction = action(
+  { name: 'findAssets', permission: 'receive', schema: textSchema, audit: 'none' },
+  ({ tx }, input) => findAssets(tx, input.text, input.customerId),
+);
+export const createCustomerAction = action(
+  { name: 'createCustomer', permission: 'receive', schema: customerSchema, audit: (input) => input.name },
+  createCustomer,
+);
+export const createAssetAction = action(
+  { name: 'createAsset', permission: 'receive', schema: assetSchema, audit: (input) => input.serial },
+  createAsset,
+);
+export const receiveAction = action(
+  { name: 'receive', permission: 'receive', schema: receiptSchema, audit: (input) => `${input.instruments.length} instruments` },
+  receive,
+);
+export const returnTicketAction = action(
+  {
+    name: 'returnTicket',
+    permission: 'receive',
+    schema: yup.object({ ticketId: yup.string().uuid().required() }),
+    audit: (input) => input.ticketId,
+  },
+  returnTicket,
+);
+export const scanAction = action({ name: 'scan', permission: 'signedIn', schema: textSchema, audit: 'none' }, ({ tx }, input) =>
+  scanTarget(tx, input.text),
+);

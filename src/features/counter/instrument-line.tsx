@@ -6,37 +6,105 @@ import { Field } from '@/ui/field';
 import { INSPECTION_ITEMS, WISHES } from './receive-schema';
 
 export interface Line {
-  assetId: string; title: string; serial: string; wish: string; rule: string; promiseOn: string; dueAgreed: boolean; note: string;
+  assetId: string;
+  title: string;
+  serial: string;
+  wish: string;
+  rule: string;
+  promiseOn: string;
+  dueAgreed: boolean;
+  note: string;
   inspection: Record<string, { result: string; note: string }>;
 }
 
-export function newLine(asset: { id: string; maker: string; model: string; serial: string; agreesDue: boolean }, promiseOn: string): Line {
+export function newLine(
+  asset: { id: string; maker: string; model: string; serial: string; agreesDue: boolean },
+  promiseOn: string,
+): Line {
   return {
-    assetId: asset.id, title: `${asset.maker} ${asset.model}`, serial: asset.serial, wish: 'Calibrate', rule: 'simple', promiseOn, dueAgreed: asset.agreesDue, note: '',
+    assetId: asset.id,
+    title: `${asset.maker} ${asset.model}`,
+    serial: asset.serial,
+    wish: 'Calibrate',
+    rule: 'simple',
+    promiseOn,
+    dueAgreed: asset.agreesDue,
+    note: '',
     inspection: Object.fromEntries(INSPECTION_ITEMS.map((item) => [item.id, { result: 'pass', note: '' }])),
   };
 }
 
 /** One instrument of the receipt: what is asked for, when it is promised, and the look at it. */
-export function InstrumentLine({ line, problems, onChange, onRemove }: { line: Line; problems: Record<string, string>; onChange: (line: Line) => void; onRemove: () => void }) {
+export function InstrumentLine({
+  line,
+  problems,
+  onChange,
+  onRemove,
+}: {
+  line: Line;
+  problems: Record<string, string>;
+  onChange: (line: Line) => void;
+  onRemove: () => void;
+}) {
   const [open, setOpen] = useState(true);
   const set = (change: Partial<Line>) => onChange({ ...line, ...change });
-  const inspect = (id: string, change: Partial<Line['inspection'][string]>) => set({ inspection: { ...line.inspection, [id]: { ...line.inspection[id]!, ...change } } });
+  const inspect = (id: string, change: Partial<Line['inspection'][string]>) =>
+    set({ inspection: { ...line.inspection, [id]: { ...line.inspection[id]!, ...change } } });
   const faults = Object.values(line.inspection).filter((entry) => entry.result === 'fault').length;
   return (
     <div className="sheet mb-2" data-testid={`line-${line.serial}`}>
       <div className="d-flex flex-wrap gap-3 align-items-baseline">
-        <strong className="fs-5">{line.title}</strong><span className="mono">{line.serial}</span><span className="quiet">{faults ? `${faults} fault${faults > 1 ? 's' : ''} noted` : 'inspected, no fault'}</span>
-        <span className="ms-auto d-flex gap-2"><Button variant="plain" size="sm" onClick={() => setOpen(!open)}>{open ? 'Close' : 'Open'}</Button><Button variant="plain" size="sm" onClick={onRemove}>Take off</Button></span>
+        <strong className="fs-5">{line.title}</strong>
+        <span className="mono">{line.serial}</span>
+        <span className="quiet">{faults ? `${faults} fault${faults > 1 ? 's' : ''} noted` : 'inspected, no fault'}</span>
+        <span className="ms-auto d-flex gap-2">
+          <Button variant="plain" size="sm" onClick={() => setOpen(!open)}>
+            {open ? 'Close' : 'Open'}
+          </Button>
+          <Button variant="plain" size="sm" onClick={onRemove}>
+            Take off
+          </Button>
+        </span>
       </div>
-      {problems.assetId && <div className="field-problem" role="alert">{problems.assetId}</div>}
+      {problems.assetId && (
+        <div className="field-problem" role="alert">
+          {problems.assetId}
+        </div>
+      )}
       {open && (
         <>
           <div className="row mt-2">
-            <div className="col-md-3"><Field label="Wish"><Form.Select value={line.wish} onChange={(event) => set({ wish: event.target.value })}>{WISHES.map((wish) => <option key={wish}>{wish}</option>)}</Form.Select></Field></div>
-            <div className="col-md-3"><Field label="Promised for" problem={problems.promiseOn}><Form.Control type="date" value={line.promiseOn} onChange={(event) => set({ promiseOn: event.target.value })} /></Field></div>
-            <div className="col-md-3"><Field label="Decision rule"><Form.Select value={line.rule} onChange={(event) => set({ rule: event.target.value })}><option value="simple">simple acceptance</option><option value="guarded">guard band w = U</option></Form.Select></Field></div>
-            <div className="col-md-3 pt-md-4"><Form.Check className="mt-md-2" id={`due-${line.assetId}`} checked={line.dueAgreed} onChange={(event) => set({ dueAgreed: event.target.checked })} label="Due date may stand on certificate and label" /></div>
+            <div className="col-md-3">
+              <Field label="Wish">
+                <Form.Select value={line.wish} onChange={(event) => set({ wish: event.target.value })}>
+                  {WISHES.map((wish) => (
+                    <option key={wish}>{wish}</option>
+                  ))}
+                </Form.Select>
+              </Field>
+            </div>
+            <div className="col-md-3">
+              <Field label="Promised for" problem={problems.promiseOn}>
+                <Form.Control type="date" value={line.promiseOn} onChange={(event) => set({ promiseOn: event.target.value })} />
+              </Field>
+            </div>
+            <div className="col-md-3">
+              <Field label="Decision rule">
+                <Form.Select value={line.rule} onChange={(event) => set({ rule: event.target.value })}>
+                  <option value="simple">simple acceptance</option>
+                  <option value="guarded">guard band w = U</option>
+                </Form.Select>
+              </Field>
+            </div>
+            <div className="col-md-3 pt-md-4">
+              <Form.Check
+                className="mt-md-2"
+                id={`due-${line.assetId}`}
+                checked={line.dueAgreed}
+                onChange={(event) => set({ dueAgreed: event.target.checked })}
+                label="Due date may stand on certificate and label"
+              />
+            </div>
           </div>
           <div className="row">
             {INSPECTION_ITEMS.map((item) => {
@@ -45,15 +113,44 @@ export function InstrumentLine({ line, problems, onChange, onRemove }: { line: L
                 <div key={item.id} className="col-lg-6 d-flex flex-wrap gap-2 align-items-center py-1">
                   <span style={{ flex: '1 1 11rem' }}>{item.label}</span>
                   <span role="group" aria-label={item.label} className="btn-group">
-                    {(['pass', 'fault', 'notApplicable'] as const).map((result) => <Button key={result} size="sm" variant="plain" active={entry.result === result} aria-pressed={entry.result === result} onClick={() => inspect(item.id, { result })}>{{ pass: 'pass', fault: 'fault', notApplicable: 'n/a' }[result]}</Button>)}
+                    {(['pass', 'fault', 'notApplicable'] as const).map((result) => (
+                      <Button
+                        key={result}
+                        size="sm"
+                        variant="plain"
+                        active={entry.result === result}
+                        aria-pressed={entry.result === result}
+                        onClick={() => inspect(item.id, { result })}
+                      >
+                        {{ pass: 'pass', fault: 'fault', notApplicable: 'n/a' }[result]}
+                      </Button>
+                    ))}
                   </span>
-                  {entry.result === 'fault' && <Form.Control size="sm" aria-label={`What is wrong: ${item.label}`} placeholder="What is wrong?" value={entry.note} onChange={(event) => inspect(item.id, { note: event.target.value })} />}
-                  {problems[`inspection.${item.id}`] && <div className="field-problem w-100" role="alert">{problems[`inspection.${item.id}`]}</div>}
+                  {entry.result === 'fault' && (
+                    <Form.Control
+                      size="sm"
+                      aria-label={`What is wrong: ${item.label}`}
+                      placeholder="What is wrong?"
+                      value={entry.note}
+                      onChange={(event) => inspect(item.id, { note: event.target.value })}
+                    />
+                  )}
+                  {problems[`inspection.${item.id}`] && (
+                    <div className="field-problem w-100" role="alert">
+                      {problems[`inspection.${item.id}`]}
+                    </div>
+                  )}
                 </div>
               );
             })}
           </div>
-          <Field label="Note"><Form.Control value={line.note} onChange={(event) => set({ note: event.target.value })} placeholder="What the customer told us, accessories" /></Field>
+          <Field label="Note">
+            <Form.Control
+              value={line.note}
+              onChange={(event) => set({ note: event.target.value })}
+              placeholder="What the customer told us, accessories"
+            />
+          </Field>
         </>
       )}
     </div>

@@ -14,8 +14,15 @@ import { InstrumentLine, newLine, type Line } from './instrument-line';
 import { NewAsset, type ModelChoice } from './new-asset';
 import { useSearch } from './use-search';
 
-interface Draft { customer: ChosenCustomer | null; contact: string; lines: Line[] }
-interface Done { number: string; tickets: { id: string; code: string }[] }
+interface Draft {
+  customer: ChosenCustomer | null;
+  contact: string;
+  lines: Line[];
+}
+interface Done {
+  number: string;
+  tickets: { id: string; code: string }[];
+}
 
 /** Taking instruments in: customer, instruments by serial or tag, a look at each, and a ticket each comes out. What was typed survives a reload. */
 export function ReceiveForm({ models, today }: { models: ModelChoice[]; today: string }) {
@@ -25,16 +32,25 @@ export function ReceiveForm({ models, today }: { models: ModelChoice[]; today: s
   const [failure, setFailure] = useState<{ message: string; fields: Record<string, string> } | null>(null);
   const [busy, setBusy] = useState(false);
   const [done, setDone] = useState<Done | null>(null);
-  const { hits, searched, problem } = useSearch(text, useCallback((typed: string) => findAssetsAction({ text: typed }), []));
+  const { hits, searched, problem } = useSearch(
+    text,
+    useCallback((typed: string) => findAssetsAction({ text: typed }), []),
+  );
   const promise = format(addDays(new Date(today), 5), 'yyyy-MM-dd');
 
   const add = (asset: (typeof hits)[number]) => {
     const customer = draft.customer ?? { id: asset.customerId, name: asset.customer, agreesDue: asset.agreesDue };
-    if (customer.id !== asset.customerId) return setFailure({ message: `${asset.serial} belongs to ${asset.customer}. One receipt is for one customer: finish this one first.`, fields: {} });
-    if (asset.openTicket) return setFailure({ message: `${asset.serial} is in the house already with ticket ${asset.openTicket}.`, fields: {} });
+    if (customer.id !== asset.customerId)
+      return setFailure({
+        message: `${asset.serial} belongs to ${asset.customer}. One receipt is for one customer: finish this one first.`,
+        fields: {},
+      });
+    if (asset.openTicket)
+      return setFailure({ message: `${asset.serial} is in the house already with ticket ${asset.openTicket}.`, fields: {} });
     setFailure(null);
     setText('');
-    if (!draft.lines.some((line) => line.assetId === asset.id)) setDraft({ ...draft, customer, lines: [...draft.lines, newLine(asset, promise)] });
+    if (!draft.lines.some((line) => line.assetId === asset.id))
+      setDraft({ ...draft, customer, lines: [...draft.lines, newLine(asset, promise)] });
   };
   const addMade = async (serial: string, assetId: string) => {
     setMaking(null);
@@ -44,45 +60,139 @@ export function ReceiveForm({ models, today }: { models: ModelChoice[]; today: s
   };
   const submit = async () => {
     setBusy(true);
-    const result = await attempt(() => receiveAction({ customerId: draft.customer?.id ?? '', contact: draft.contact, instruments: draft.lines }));
+    const result = await attempt(() =>
+      receiveAction({ customerId: draft.customer?.id ?? '', contact: draft.contact, instruments: draft.lines }),
+    );
     setBusy(false);
     if (!result.ok) return setFailure({ message: result.message, fields: result.fields });
     clear();
     setDone(result.value);
   };
 
-  if (done) return <Received done={done} onMore={() => { setDone(null); setFailure(null); }} />;
+  if (done)
+    return (
+      <Received
+        done={done}
+        onMore={() => {
+          setDone(null);
+          setFailure(null);
+        }}
+      />
+    );
   const onEnter = (event: React.KeyboardEvent) => {
     if (event.key !== 'Enter') return;
     event.preventDefault();
-    const exact = hits.find((hit) => [hit.serial, hit.tag].some((code) => code.toUpperCase() === text.trim().toUpperCase())) ?? (hits.length === 1 ? hits[0] : undefined);
+    const exact =
+      hits.find((hit) => [hit.serial, hit.tag].some((code) => code.toUpperCase() === text.trim().toUpperCase())) ??
+      (hits.length === 1 ? hits[0] : undefined);
     if (exact) add(exact);
   };
   return (
     <>
-      <div className="sheet"><CustomerPicker chosen={draft.customer} onChoose={(customer) => setDraft({ ...draft, customer, lines: [] })} />
-        {draft.customer && <Field label="Who brings it"><Form.Control value={draft.contact} onChange={(event) => setDraft({ ...draft, contact: event.target.value })} style={{ maxWidth: '24rem' }} /></Field>}
+      <div className="sheet">
+        <CustomerPicker chosen={draft.customer} onChoose={(customer) => setDraft({ ...draft, customer, lines: [] })} />
+        {draft.customer && (
+          <Field label="Who brings it">
+            <Form.Control
+              value={draft.contact}
+              onChange={(event) => setDraft({ ...draft, contact: event.target.value })}
+              style={{ maxWidth: '24rem' }}
+            />
+          </Field>
+        )}
       </div>
       <div className="sheet mb-3">
-        {making !== null && draft.customer ? <NewAsset serial={making} customerId={draft.customer.id} models={models} onMade={(id) => addMade(making, id)} onLeave={() => setMaking(null)} /> : (
+        {making !== null && draft.customer ? (
+          <NewAsset
+            serial={making}
+            customerId={draft.customer.id}
+            models={models}
+            onMade={(id) => addMade(making, id)}
+            onLeave={() => setMaking(null)}
+          />
+        ) : (
           <>
-            <Field label="Instrument" problem={problem} help={draft.customer ? undefined : 'Or scan the instrument: it brings its customer along.'}><Form.Control className="mono" value={text} onChange={(event) => setText(event.target.value)} onKeyDown={onEnter} placeholder="Scan or type serial or tag" autoComplete="off" /></Field>
+            <Field
+              label="Instrument"
+              problem={problem}
+              help={draft.customer ? undefined : 'Or scan the instrument: it brings its customer along.'}
+            >
+              <Form.Control
+                className="mono"
+                value={text}
+                onChange={(event) => setText(event.target.value)}
+                onKeyDown={onEnter}
+                placeholder="Scan or type serial or tag"
+                autoComplete="off"
+              />
+            </Field>
             <div className="d-flex flex-column gap-1">
-              {hits.map((hit) => <button type="button" key={hit.id} className="btn btn-plain text-start fw-normal" onClick={() => add(hit)}><strong>{hit.maker} {hit.model}</strong> <span className="mono">{hit.serial}</span> {hit.tag && <span className="mono quiet">{hit.tag}</span>} <span className="quiet">{hit.customer}{hit.openTicket ? ` · in the house, ${hit.openTicket}` : ''}</span></button>)}
+              {hits.map((hit) => (
+                <button type="button" key={hit.id} className="btn btn-plain text-start fw-normal" onClick={() => add(hit)}>
+                  <strong>
+                    {hit.maker} {hit.model}
+                  </strong>{' '}
+                  <span className="mono">{hit.serial}</span> {hit.tag && <span className="mono quiet">{hit.tag}</span>}{' '}
+                  <span className="quiet">
+                    {hit.customer}
+                    {hit.openTicket ? ` · in the house, ${hit.openTicket}` : ''}
+                  </span>
+                </button>
+              ))}
               {searched && !hits.some((hit) => hit.serial.toUpperCase() === text.trim().toUpperCase()) && (
-                <div className="notice mt-1">{hits.length ? '' : `“${text.trim()}” is not on record. `}{draft.customer ? <Button variant="plain" size="sm" onClick={() => { setMaking(text.trim()); setText(''); }}>Make a new instrument with serial {text.trim()}</Button> : 'Choose the customer first, then it can be made.'}</div>
+                <div className="notice mt-1">
+                  {hits.length ? '' : `“${text.trim()}” is not on record. `}
+                  {draft.customer ? (
+                    <Button
+                      variant="plain"
+                      size="sm"
+                      onClick={() => {
+                        setMaking(text.trim());
+                        setText('');
+                      }}
+                    >
+                      Make a new instrument with serial {text.trim()}
+                    </Button>
+                  ) : (
+                    'Choose the customer first, then it can be made.'
+                  )}
+                </div>
               )}
             </div>
           </>
         )}
       </div>
       {draft.lines.map((line, index) => (
-        <InstrumentLine key={line.assetId} line={line} onChange={(next) => setDraft({ ...draft, lines: draft.lines.map((one, at) => (at === index ? next : one)) })} onRemove={() => setDraft({ ...draft, lines: draft.lines.filter((_one, at) => at !== index) })}
-          problems={Object.fromEntries(Object.entries(failure?.fields ?? {}).flatMap(([path, message]) => (path.startsWith(`instruments[${index}].`) ? [[path.slice(`instruments[${index}].`.length).replace(/\.note$/, ''), message]] : [])))} />
+        <InstrumentLine
+          key={line.assetId}
+          line={line}
+          onChange={(next) => setDraft({ ...draft, lines: draft.lines.map((one, at) => (at === index ? next : one)) })}
+          onRemove={() => setDraft({ ...draft, lines: draft.lines.filter((_one, at) => at !== index) })}
+          problems={Object.fromEntries(
+            Object.entries(failure?.fields ?? {}).flatMap(([path, message]) =>
+              path.startsWith(`instruments[${index}].`)
+                ? [[path.slice(`instruments[${index}].`.length).replace(/\.note$/, ''), message]]
+                : [],
+            ),
+          )}
+        />
       ))}
-      {failure && <p className="notice bad" role="alert">{failure.message}</p>}
-      {draft.lines.length > 0 && <Button onClick={submit} disabled={busy} size="lg">{busy ? 'One moment …' : `Receive ${draft.lines.length} instrument${draft.lines.length > 1 ? 's' : ''}`}</Button>}
-      <KeyStrip keys={[['/', 'scan'], ['Enter', 'take the instrument found']]} />
+      {failure && (
+        <p className="notice bad" role="alert">
+          {failure.message}
+        </p>
+      )}
+      {draft.lines.length > 0 && (
+        <Button onClick={submit} disabled={busy} size="lg">
+          {busy ? 'One moment …' : `Receive ${draft.lines.length} instrument${draft.lines.length > 1 ? 's' : ''}`}
+        </Button>
+      )}
+      <KeyStrip
+        keys={[
+          ['/', 'scan'],
+          ['Enter', 'take the instrument found'],
+        ]}
+      />
     </>
   );
 }
@@ -91,8 +201,24 @@ function Received({ done, onMore }: { done: Done; onMore: () => void }) {
   return (
     <div className="sheet">
       <h2>Received: {done.number}</h2>
-      <ul className="list-unstyled d-flex flex-column gap-2 my-3">{done.tickets.map((ticket) => <li key={ticket.id}><span className="mono fs-5 me-3">{ticket.code}</span><Link className="btn btn-plain" href={`/tickets/${ticket.id}`}>Slip</Link></li>)}</ul>
-      <div className="d-flex gap-2"><Link className="btn btn-primary" href="/">To the bench</Link><Button variant="plain" onClick={onMore}>Receive more</Button></div>
+      <ul className="list-unstyled d-flex flex-column gap-2 my-3">
+        {done.tickets.map((ticket) => (
+          <li key={ticket.id}>
+            <span className="mono fs-5 me-3">{ticket.code}</span>
+            <Link className="btn btn-plain" href={`/tickets/${ticket.id}`}>
+              Slip
+            </Link>
+          </li>
+        ))}
+      </ul>
+      <div className="d-flex gap-2">
+        <Link className="btn btn-primary" href="/">
+          To the bench
+        </Link>
+        <Button variant="plain" onClick={onMore}>
+          Receive more
+        </Button>
+      </div>
     </div>
   );
 }

@@ -14,29 +14,66 @@ export const INSPECTION_ITEMS = [
 export const WISHES = ['Calibrate', 'As found only', 'Bump only', 'Calibrate, repair if needed'] as const;
 
 const text = (most: number) => yup.string().trim().max(most, `At most ${most} characters.`);
-const serial = text(40).required('The serial number is needed.').matches(/^[\w\-./ ]+$/, 'Letters, figures, dash, point and slash only.');
+const serial = text(40)
+  .required('The serial number is needed.')
+  .matches(/^[\w\-./ ]+$/, 'Letters, figures, dash, point and slash only.');
 
 export const customerSchema = yup.object({
-  name: text(120).required('The customer’s name is needed.'), address: text(300).default(''), contact: text(120).default(''),
-  email: text(160).default('').test('email', 'This is no mail address.', (value) => !value || yup.string().email().isValidSync(value)), wantsReminders: yup.boolean().default(true),
+  name: text(120).required('The customer’s name is needed.'),
+  address: text(300).default(''),
+  contact: text(120).default(''),
+  email: text(160)
+    .default('')
+    .test('email', 'This is no mail address.', (value) => !value || yup.string().email().isValidSync(value)),
+  wantsReminders: yup.boolean().default(true),
 });
 
-const channelSchema = yup.object({ role: text(20).required(), status: yup.string().oneOf(['fitted', 'removed', 'notCalibrated']).required(), sensorSerial: text(40).default('') });
+const channelSchema = yup.object({
+  role: text(20).required(),
+  status: yup.string().oneOf(['fitted', 'removed', 'notCalibrated']).required(),
+  sensorSerial: text(40).default(''),
+});
 
 export const assetSchema = yup.object({
-  customerId: yup.string().uuid().required('Choose the customer first.'), modelId: yup.string().uuid().required('Choose the model.'), serial, tag: text(40).default(''), channels: yup.array(channelSchema).default([]),
+  customerId: yup.string().uuid().required('Choose the customer first.'),
+  modelId: yup.string().uuid().required('Choose the model.'),
+  serial,
+  tag: text(40).default(''),
+  channels: yup.array(channelSchema).default([]),
 });
 
-const inspected = yup.object({ result: yup.string().oneOf(['pass', 'fault', 'notApplicable']).required(), note: text(300).default('') })
+const inspected = yup
+  .object({ result: yup.string().oneOf(['pass', 'fault', 'notApplicable']).required(), note: text(300).default('') })
   .test('note', 'Say what is wrong.', (value) => value.result !== 'fault' || Boolean(value.note));
 
 export const receiptSchema = yup.object({
-  customerId: yup.string().uuid().required('Choose the customer.'), contact: text(120).default(''), note: text(500).default(''),
-  instruments: yup.array(yup.object({
-    assetId: yup.string().uuid().required(), wish: yup.string().oneOf([...WISHES]).required(), rule: yup.string().oneOf(['simple', 'guarded']).default('simple'),
-    promiseOn: yup.string().nullable().default(null).matches(/^\d{4}-\d{2}-\d{2}$/, { message: 'A date.', excludeEmptyString: true }), dueAgreed: yup.boolean().default(false), note: text(500).default(''),
-    inspection: yup.object(Object.fromEntries(INSPECTION_ITEMS.map((item) => [item.id, inspected.default({ result: 'pass', note: '' })]))).required(),
-  })).min(1, 'At least one instrument.').max(30).required(),
+  customerId: yup.string().uuid().required('Choose the customer.'),
+  contact: text(120).default(''),
+  note: text(500).default(''),
+  instruments: yup
+    .array(
+      yup.object({
+        assetId: yup.string().uuid().required(),
+        wish: yup
+          .string()
+          .oneOf([...WISHES])
+          .required(),
+        rule: yup.string().oneOf(['simple', 'guarded']).default('simple'),
+        promiseOn: yup
+          .string()
+          .nullable()
+          .default(null)
+          .matches(/^\d{4}-\d{2}-\d{2}$/, { message: 'A date.', excludeEmptyString: true }),
+        dueAgreed: yup.boolean().default(false),
+        note: text(500).default(''),
+        inspection: yup
+          .object(Object.fromEntries(INSPECTION_ITEMS.map((item) => [item.id, inspected.default({ result: 'pass', note: '' })])))
+          .required(),
+      }),
+    )
+    .min(1, 'At least one instrument.')
+    .max(30)
+    .required(),
 });
 
 export type ReceiptInput = yup.InferType<typeof receiptSchema>;

@@ -10,7 +10,19 @@ export function ReturnButton({ ticketId }: { ticketId: string }) {
   const [problem, setProblem] = useState('');
   const give = async () => {
     const result = await attempt(() => returnTicketAction({ ticketId }));
-    if (result.ok) router.refresh(); else setProblem(result.message);
+    if (result.ok) router.refresh();
+    else setProblem(result.message);
   };
-  return <><Button variant="plain" size="sm" onClick={give}>Hand back</Button>{problem && <span className="field-problem" role="alert">{problem}</span>}</>;
+  return (
+    <>
+      <Button variant="plain" size="sm" onClick={give}>
+        Hand back
+      </Button>
+      {problem && (
+        <span className="field-problem" role="alert">
+          {problem}
+        </span>
+      )}
+    </>
+  );
 }

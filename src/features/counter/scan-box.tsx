@@ -23,5 +23,10 @@ export function ScanBox() {
     field.current!.blur();
     router.push(result.value);
   };
-  return <form className="scan" role="search" onSubmit={go}><input ref={field} aria-label="Scan or type a code" placeholder={busy ? 'Looking …' : 'Scan or type a code'} /><kbd aria-hidden>/</kbd></form>;
+  return (
+    <form className="scan" role="search" onSubmit={go}>
+      <input ref={field} aria-label="Scan or type a code" placeholder={busy ? 'Looking …' : 'Scan or type a code'} />
+      <kbd aria-hidden>/</kbd>
+    </form>
+  );
 }

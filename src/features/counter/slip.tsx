@@ -14,22 +14,90 @@ export async function TicketSlip({ slip }: { slip: Slip }) {
   const faults = INSPECTION_ITEMS.filter((item) => ticket.inspection[item.id]?.result === 'fault');
   return (
     <>
-      <div className="page-head no-print"><h1>Ticket {ticket.code}</h1><div className="end">
-        {slip.together.filter((other) => other.id !== ticket.id).map((other) => <Link key={other.id} className="btn btn-plain btn-sm" href={`/tickets/${other.id}`}>{other.code}</Link>)}
-        <Link className="btn btn-plain" href={`/assets/${asset.id}`}>Instrument</Link><PrintButton />
-      </div></div>
+      <div className="page-head no-print">
+        <h1>Ticket {ticket.code}</h1>
+        <div className="end">
+          {slip.together
+            .filter((other) => other.id !== ticket.id)
+            .map((other) => (
+              <Link key={other.id} className="btn btn-plain btn-sm" href={`/tickets/${other.id}`}>
+                {other.code}
+              </Link>
+            ))}
+          <Link className="btn btn-plain" href={`/assets/${asset.id}`}>
+            Instrument
+          </Link>
+          <PrintButton />
+        </div>
+      </div>
       <article className="slip">
         <div className="d-flex justify-content-between align-items-start">
-          <div><div>{workshop.name}</div><h1 className="mono my-1" style={{ fontSize: '2.1rem' }}>{ticket.code}</h1><div>Receipt {receipt.number} · {dayTime(receipt.receivedAt, workshop.zone)} · {receipt.receivedBy}</div></div>
-          <div style={{ width: '26mm' }} role="img" aria-label={`Code ${ticket.code}`} dangerouslySetInnerHTML={{ __html: code }} />
+          <div>
+            <div>{workshop.name}</div>
+            <h1 className="mono my-1" style={{ fontSize: '2.1rem' }}>
+              {ticket.code}
+            </h1>
+            <div>
+              Receipt {receipt.number} · {dayTime(receipt.receivedAt, workshop.zone)} · {receipt.receivedBy}
+            </div>
+          </div>
+          <div
+            style={{ width: '26mm' }}
+            role="img"
+            aria-label={`Code ${ticket.code}`}
+            dangerouslySetInnerHTML={{ __html: code }}
+          />
         </div>
         <hr />
         <div className="row">
-          <dl className="col-6 mb-0"><dt>Customer</dt><dd><strong>{customer.name}</strong>{receipt.contact && <><br />{receipt.contact}</>}</dd><dt>Instrument</dt><dd><strong>{asset.maker} {slip.model}</strong>, {slip.kind}</dd><dt>Serial</dt><dd className="mono">{asset.serial}{asset.tag && ` · ${asset.tag}`}</dd></dl>
-          <dl className="col-6 mb-0"><dt>Wish</dt><dd>{ticket.wish}</dd><dt>Promised for</dt><dd><strong>{day(ticket.promiseOn)}</strong></dd><dt>Due date on certificate and label</dt><dd>{ticket.dueAgreed ? 'agreed' : 'not agreed'}</dd><dt>Decision rule</dt><dd>{ticket.rule === 'simple' ? 'simple acceptance' : 'guard band w = U'}</dd></dl>
+          <dl className="col-6 mb-0">
+            <dt>Customer</dt>
+            <dd>
+              <strong>{customer.name}</strong>
+              {receipt.contact && (
+                <>
+                  <br />
+                  {receipt.contact}
+                </>
+              )}
+            </dd>
+            <dt>Instrument</dt>
+            <dd>
+              <strong>
+                {asset.maker} {slip.model}
+              </strong>
+              , {slip.kind}
+            </dd>
+            <dt>Serial</dt>
+            <dd className="mono">
+              {asset.serial}
+              {asset.tag && ` · ${asset.tag}`}
+            </dd>
+          </dl>
+          <dl className="col-6 mb-0">
+            <dt>Wish</dt>
+            <dd>{ticket.wish}</dd>
+            <dt>Promised for</dt>
+            <dd>
+              <strong>{day(ticket.promiseOn)}</strong>
+            </dd>
+            <dt>Due date on certificate and label</dt>
+            <dd>{ticket.dueAgreed ? 'agreed' : 'not agreed'}</dd>
+            <dt>Decision rule</dt>
+            <dd>{ticket.rule === 'simple' ? 'simple acceptance' : 'guard band w = U'}</dd>
+          </dl>
         </div>
-        <p className="mb-1"><strong>Inspection:</strong> {faults.length ? faults.map((item) => `${item.label}: ${ticket.inspection[item.id]?.note}`).join('; ') : 'no fault found'}</p>
-        {ticket.note && <p className="mb-1"><strong>Note:</strong> {ticket.note}</p>}
+        <p className="mb-1">
+          <strong>Inspection:</strong>{' '}
+          {faults.length
+            ? faults.map((item) => `${item.label}: ${ticket.inspection[item.id]?.note}`).join('; ')
+            : 'no fault found'}
+        </p>
+        {ticket.note && (
+          <p className="mb-1">
+            <strong>Note:</strong> {ticket.note}
+          </p>
+        )}
       </article>
     </>
   );

@@ -10,16 +10,56 @@ import { sendAgain, sendQueued } from './server/send';
 const nothing = yup.object({});
 const count = yup.number().typeError('A number.').integer('Whole numbers.').min(1).max(1200);
 
-export const makeRemindersAction = action({ name: 'remind', permission: 'receive', schema: nothing, audit: () => '' }, makeReminders);
+export const makeRemindersAction = action(
+  { name: 'remind', permission: 'receive', schema: nothing, audit: () => '' },
+  makeReminders,
+);
 // Sending goes outside the wrapper's transaction: every mail's state is committed on its own, so that a cut is never hidden by a rollback.
-export const sendQueuedAction = action({ name: 'sendMails', permission: 'receive', schema: nothing, audit: 'none' }, () => sendQueued(database(), () => systemClock().now()));
-export const sendAgainAction = action({ name: 'sendAgain', permission: 'receive', schema: yup.object({ mailId: yup.string().uuid().required() }), audit: (input) => input.mailId }, ({ tx }, input) => sendAgain(tx, input.mailId));
+export const sendQueuedAction = action({ name: 'sendMails', permission: 'receive', schema: nothing, audit: 'none' }, () =>
+  sendQueued(database(), () => systemClock().now()),
+);
+export const sendAgainAction = action(
+  {
+    name: 'sendAgain',
+    permission: 'receive',
+    schema: yup.object({ mailId: yup.string().uuid().required() }),
+    audit: (input) => input.mailId,
+  },
+  ({ tx }, input) => sendAgain(tx, input.mailId),
+);
 
 const policySchema = yup.object({
-  scope: yup.string().oneOf(['asset', 'customerModel', 'customer', 'model'] as const).required(), assetId: yup.string().uuid().optional(), customerId: yup.string().uuid().optional(), modelId: yup.string().uuid().optional(),
-  count: count.nullable().default(null), unit: yup.string().oneOf(['days', 'months'] as const).default('months'), reason: yup.string().trim().max(200).default(''),
+  scope: yup
+    .string()
+    .oneOf(['asset', 'customerModel', 'customer', 'model'] as const)
+    .required(),
+  assetId: yup.string().uuid().optional(),
+  customerId: yup.string().uuid().optional(),
+  modelId: yup.string().uuid().optional(),
+  count: count.nullable().default(null),
+  unit: yup
+    .string()
+    .oneOf(['days', 'months'] as const)
+    .default('months'),
+  reason: yup.string().trim().max(200).default(''),
 });
-export const changePolicyAction = action({ name: 'changePolicy', permission: 'bench', schema: policySchema, audit: (input) => `${input.scope}: ${input.count ? `${input.count} ${input.unit}` : 'removed'}` }, ({ tx }, input) => changePolicy({ tx }, {
-  scope: input.scope, ...(input.assetId ? { assetId: input.assetId } : {}), ...(input.customerId ? { customerId: input.customerId } : {}), ...(input.modelId ? { modelId: input.modelId } : {}),
-  every: input.count === null ? null : input.unit === 'days' ? { days: input.count } : { months: input.count }, reason: input.reason,
-}));
+export const changePolicyAction = action(
+  {
+    name: 'changePolicy',
+    permission: 'bench',
+    schema: policySchema,
+    audit: (input) => `${input.scope}: ${input.count ? `${input.count} ${input.unit}` : 'removed'}`,
+  },
+  ({ tx }, input) =>
+    changePolicy(
+      { tx },
+      {
+        scope: input.scope,
+        ...(input.assetId ? { assetId: input.assetId } : {}),
+        ...(input.customerId ? { customerId: input.customerId } : {}),
+        ...(input.modelId ? { modelId: input.modelId } : {}),
+        every: input.count === null ? null : input.unit === 'days' ? { days: input.count } : { months: input.count },
+        reason: input.reason,
+      },
+    ),
+);

@@ -6,18 +6,50 @@ import type { VerdictState } from '@/core/run/judge';
 import { SendAgainButton } from './remind-button';
 import type { outbox } from './server/send';
 
-const LOOK: Record<MailState, [VerdictState, string]> = { queued: ['notMeasured', 'waiting'], sending: ['notMeasured', 'being sent'], sent: ['within', 'sent'], uncertain: ['cannotTell', 'uncertain'], refused: ['outside', 'refused'] };
+const LOOK: Record<MailState, [VerdictState, string]> = {
+  queued: ['notMeasured', 'waiting'],
+  sending: ['notMeasured', 'being sent'],
+  sent: ['within', 'sent'],
+  uncertain: ['cannotTell', 'uncertain'],
+  refused: ['outside', 'refused'],
+};
 
 /** Every mail with what became of it. An uncertain one is never sent again by itself: a person decides. */
-export function OutboxTable({ box, zone, before }: { box: Awaited<ReturnType<typeof outbox>>; zone: string; before?: string | undefined }) {
-  if (box.rows.length === 0) return <div className="empty">No mail yet. “Send the reminders that are due” on the due list makes them, one for each customer.</div>;
+export function OutboxTable({
+  box,
+  zone,
+  before,
+}: {
+  box: Awaited<ReturnType<typeof outbox>>;
+  zone: string;
+  before?: string | undefined;
+}) {
+  if (box.rows.length === 0)
+    return (
+      <div className="empty">
+        No mail yet. “Send the reminders that are due” on the due list makes them, one for each customer.
+      </div>
+    );
   return (
     <div className="sheet">
       {box.rows.map(({ mail, customer }) => (
         <details key={mail.id} className="border-bottom py-2" data-testid="mail">
-          <summary className="d-flex flex-wrap gap-3"><VerdictMark state={LOOK[mail.state][0]} word={LOOK[mail.state][1]} /><span className="quiet">{dayTime(mail.sentAt ?? mail.createdAt, zone)}</span><strong>{customer}</strong><span>{mail.recipient}</span><span className="quiet">{mail.subject}</span></summary>
-          {mail.problem && <p className="notice mt-2 mb-1">{mail.problem} {(mail.state === 'uncertain' || mail.state === 'refused') && <SendAgainButton mailId={mail.id} />}</p>}
-          <pre className="mt-2 mb-1" style={{ whiteSpace: 'pre-wrap' }}>{mail.body}</pre><div className="mono small quiet">{mail.messageId}</div>
+          <summary className="d-flex flex-wrap gap-3">
+            <VerdictMark state={LOOK[mail.state][0]} word={LOOK[mail.state][1]} />
+            <span className="quiet">{dayTime(mail.sentAt ?? mail.createdAt, zone)}</span>
+            <strong>{customer}</strong>
+            <span>{mail.recipient}</span>
+            <span className="quiet">{mail.subject}</span>
+          </summary>
+          {mail.problem && (
+            <p className="notice mt-2 mb-1">
+              {mail.problem} {(mail.state === 'uncertain' || mail.state === 'refused') && <SendAgainButton mailId={mail.id} />}
+            </p>
+          )}
+          <pre className="mt-2 mb-1" style={{ whiteSpace: 'pre-wrap' }}>
+            {mail.body}
+          </pre>
+          <div className="mono small quiet">{mail.messageId}</div>
         </details>
       ))}
       <Pager base="/due/outbox" query={{ before }} next={box.next} param="before" />

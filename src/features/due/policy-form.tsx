@@ -15,16 +15,61 @@ export function PolicyForm({ assetId, customerId, modelId }: { assetId: string; 
   const [unit, setUnit] = useState<'days' | 'months'>('months');
   const [says, setSays] = useState('');
   const send = async (taken: boolean) => {
-    const result = await attempt(() => changePolicyAction({ scope, assetId, customerId, modelId, count: taken ? null : count, unit }));
-    setSays(result.ok ? `Set; ${result.value.moved} due date${result.value.moved === 1 ? '' : 's'} moved.` : (result.fields.count ?? result.message));
+    const result = await attempt(() =>
+      changePolicyAction({ scope, assetId, customerId, modelId, count: taken ? null : count, unit }),
+    );
+    setSays(
+      result.ok
+        ? `Set; ${result.value.moved} due date${result.value.moved === 1 ? '' : 's'} moved.`
+        : (result.fields.count ?? result.message),
+    );
     if (result.ok) router.refresh();
   };
   return (
-    <form className="d-flex flex-wrap gap-2 align-items-center mt-2" onSubmit={(event) => { event.preventDefault(); void send(false); }}>
-      <Form.Select style={{ width: '13rem' }} aria-label="For what" value={scope} onChange={(event) => setScope(event.target.value as PolicyScope)}><option value="asset">this instrument</option><option value="customerModel">customer and model</option><option value="customer">the customer</option><option value="model">the model</option></Form.Select>
-      every <Form.Control style={{ width: '4.5rem' }} aria-label="Count" value={count} onChange={(event) => setCount(event.target.value)} inputMode="numeric" />
-      <Form.Select style={{ width: '7.5rem' }} aria-label="Unit" value={unit} onChange={(event) => setUnit(event.target.value as 'days')}><option>months</option><option>days</option></Form.Select>
-      <Button type="submit" variant="plain" disabled={!count.trim()}>Set</Button><Button variant="link" size="sm" onClick={() => send(true)}>Take this one away</Button><span role="status" className="small">{says}</span>
+    <form
+      className="d-flex flex-wrap gap-2 align-items-center mt-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void send(false);
+      }}
+    >
+      <Form.Select
+        style={{ width: '13rem' }}
+        aria-label="For what"
+        value={scope}
+        onChange={(event) => setScope(event.target.value as PolicyScope)}
+      >
+        <option value="asset">this instrument</option>
+        <option value="customerModel">customer and model</option>
+        <option value="customer">the customer</option>
+        <option value="model">the model</option>
+      </Form.Select>
+      every{' '}
+      <Form.Control
+        style={{ width: '4.5rem' }}
+        aria-label="Count"
+        value={count}
+        onChange={(event) => setCount(event.target.value)}
+        inputMode="numeric"
+      />
+      <Form.Select
+        style={{ width: '7.5rem' }}
+        aria-label="Unit"
+        value={unit}
+        onChange={(event) => setUnit(event.target.value as 'days')}
+      >
+        <option>months</option>
+        <option>days</option>
+      </Form.Select>
+      <Button type="submit" variant="plain" disabled={!count.trim()}>
+        Set
+      </Button>
+      <Button variant="link" size="sm" onClick={() => send(true)}>
+        Take this one away
+      </Button>
+      <span role="status" className="small">
+        {says}
+      </span>
     </form>
   );
 }

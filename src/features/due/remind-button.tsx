@@ -18,10 +18,19 @@ export function RemindButton() {
     if (!made.ok) return setSays(made.message);
     if (!sent?.ok) return setSays(sent?.message ?? '');
     const { value } = sent;
-    setSays(`${made.value.mails} mail${made.value.mails === 1 ? '' : 's'} made for ${made.value.instruments} instruments; ${value.sent} sent${value.queued ? `, ${value.queued} waiting: the mail server can’t be reached` : ''}${value.uncertain ? `, ${value.uncertain} uncertain` : ''}${value.refused ? `, ${value.refused} refused` : ''}.`);
+    setSays(
+      `${made.value.mails} mail${made.value.mails === 1 ? '' : 's'} made for ${made.value.instruments} instruments; ${value.sent} sent${value.queued ? `, ${value.queued} waiting: the mail server can’t be reached` : ''}${value.uncertain ? `, ${value.uncertain} uncertain` : ''}${value.refused ? `, ${value.refused} refused` : ''}.`,
+    );
     router.refresh();
   };
-  return <><span role="status">{says}</span><Button onClick={remind} disabled={busy}>{busy ? 'Sending …' : 'Send the reminders that are due'}</Button></>;
+  return (
+    <>
+      <span role="status">{says}</span>
+      <Button onClick={remind} disabled={busy}>
+        {busy ? 'Sending …' : 'Send the reminders that are due'}
+      </Button>
+    </>
+  );
 }
 
 export function SendAgainButton({ mailId }: { mailId: string }) {
@@ -30,7 +39,15 @@ export function SendAgainButton({ mailId }: { mailId: string }) {
   const again = async () => {
     const put = await attempt(() => sendAgainAction({ mailId }));
     const sent = put.ok ? await attempt(() => sendQueuedAction({})) : put;
-    if (sent.ok) router.refresh(); else setSays(sent.message);
+    if (sent.ok) router.refresh();
+    else setSays(sent.message);
   };
-  return <><Button size="sm" variant="plain" onClick={again}>Send again</Button>{says && <span className="field-problem">{says}</span>}</>;
+  return (
+    <>
+      <Button size="sm" variant="plain" onClick={again}>
+        Send again
+      </Button>
+      {says && <span className="field-problem">{says}</span>}
+    </>
+  );
 }

@@ -5,8 +5,25 @@ import { activeSchema, nothingSchema, settingsSchema, signInSchema, userSchema }
 import { addUser, setUserActive } from './server/people';
 import { signIn, signOut } from './server/sign-in';
 
-export const signInAction = action({ name: 'signIn', permission: 'public', schema: signInSchema, audit: (input) => input.email }, signIn);
+export const signInAction = action(
+  { name: 'signIn', permission: 'public', schema: signInSchema, audit: (input) => input.email },
+  signIn,
+);
 export const signOutAction = action({ name: 'signOut', permission: 'signedIn', schema: nothingSchema, audit: () => '' }, signOut);
-export const saveSettingsAction = action({ name: 'saveSettings', permission: 'office', schema: settingsSchema, audit: (input) => input.name }, ({ tx }, input) => writeSettings(tx, input));
-export const addUserAction = action({ name: 'addUser', permission: 'office', schema: userSchema, audit: (input) => `${input.name} (${input.role})` }, addUser);
-export const setUserActiveAction = action({ name: 'setUserActive', permission: 'office', schema: activeSchema, audit: (input) => `${input.userId} ${input.active ? 'let in' : 'kept out'}` }, setUserActive);
+export const saveSettingsAction = action(
+  { name: 'saveSettings', permission: 'office', schema: settingsSchema, audit: (input) => input.name },
+  ({ tx }, input) => writeSettings(tx, input),
+);
+export const addUserAction = action(
+  { name: 'addUser', permission: 'office', schema: userSchema, audit: (input) => `${input.name} (${input.role})` },
+  addUser,
+);
+export const setUserActiveAction = action(
+  {
+    name: 'setUserActive',
+    permission: 'office',
+    schema: activeSchema,
+    audit: (input) => `${input.userId} ${input.active ? 'let in' : 'kept out'}`,
+  },
+  setUserActive,
+);

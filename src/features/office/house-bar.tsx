@@ -7,8 +7,14 @@ import { may, type Permission } from '@/platform/permission';
 import { signOutAction } from './actions';
 
 const ROOMS: { href: string; name: string; needs: Permission }[] = [
-  { href: '/', name: 'Bench', needs: 'signedIn' }, { href: '/receive', name: 'Receive', needs: 'receive' }, { href: '/approve', name: 'Approve', needs: 'approve' }, { href: '/due', name: 'Due', needs: 'signedIn' },
-  { href: '/assets', name: 'Instruments', needs: 'signedIn' }, { href: '/certificates', name: 'Certificates', needs: 'signedIn' }, { href: '/shelf', name: 'Shelf', needs: 'signedIn' }, { href: '/office', name: 'Office', needs: 'office' },
+  { href: '/', name: 'Bench', needs: 'signedIn' },
+  { href: '/receive', name: 'Receive', needs: 'receive' },
+  { href: '/approve', name: 'Approve', needs: 'approve' },
+  { href: '/due', name: 'Due', needs: 'signedIn' },
+  { href: '/assets', name: 'Instruments', needs: 'signedIn' },
+  { href: '/certificates', name: 'Certificates', needs: 'signedIn' },
+  { href: '/shelf', name: 'Shelf', needs: 'signedIn' },
+  { href: '/office', name: 'Office', needs: 'office' },
 ];
 
 /** The bar at the head of every room. */
@@ -25,12 +31,30 @@ export function HouseBar({ name, role, children }: { name: string; role: Role; c
     <header className="house-bar">
       <span className="house-name">Werkbank</span>
       <nav className="house-nav" aria-label="Rooms">
-        {ROOMS.filter((room) => may(role, room.needs)).map((room) => <Link key={room.href} href={room.href} prefetch={false} aria-current={here(room.href) ? 'page' : undefined}>{room.name}</Link>)}
+        {ROOMS.filter((room) => may(role, room.needs)).map((room) => (
+          <Link key={room.href} href={room.href} prefetch={false} aria-current={here(room.href) ? 'page' : undefined}>
+            {room.name}
+          </Link>
+        ))}
       </nav>
       <div className="house-right">
         {children}
-        <button className="bar-button" type="button" onClick={turn} aria-label="Light or dark"><Sun size={17} className="d-dark-none" aria-hidden /><Moon size={17} className="d-light-none" aria-hidden /></button>
-        <button className="bar-button" type="button" title={`${name}, ${role}`} onClick={async () => { await signOutAction({}); router.push('/sign-in'); router.refresh(); }}>{name.split(' ')[0]} · sign out</button>
+        <button className="bar-button" type="button" onClick={turn} aria-label="Light or dark">
+          <Sun size={17} className="d-dark-none" aria-hidden />
+          <Moon size={17} className="d-light-none" aria-hidden />
+        </button>
+        <button
+          className="bar-button"
+          type="button"
+          title={`${name}, ${role}`}
+          onClick={async () => {
+            await signOutAction({});
+            router.push('/sign-in');
+            router.refresh();
+          }}
+        >
+          {name.split(' ')[0]} · sign out
+        </button>
       </div>
     </header>
   );

@@ -1,15 +1,38 @@
 import * as yup from 'yup';
 
-export const signInSchema = yup.object({ email: yup.string().trim().required('Type your address.').email('This is no mail address.').max(160), password: yup.string().required('Type your password.').max(200) });
+export const signInSchema = yup.object({
+  email: yup.string().trim().required('Type your address.').email('This is no mail address.').max(160),
+  password: yup.string().required('Type your password.').max(200),
+});
 export const nothingSchema = yup.object({});
 export const settingsSchema = yup.object({
-  name: yup.string().trim().required('The workshop’s name stands on every certificate.').max(120), address: yup.string().trim().max(200).default(''), place: yup.string().trim().max(120).default(''),
-  zone: yup.string().required().test('zone', 'This is no time zone, such as Europe/Berlin.', (value) => { try { new Intl.DateTimeFormat('en', { timeZone: value }); return true; } catch { return false; } }),
-  mailFrom: yup.string().trim().required('Reminders need a sender.').email('This is no mail address.'), places: yup.number().typeError('A number.').integer('Whole places.').min(1).max(24).required(),
-  samePersonApproves: yup.boolean().default(false), remindAheadDays: yup.number().typeError('A number.').integer().min(1).max(180).required(), remindAfterDays: yup.number().typeError('A number.').integer().min(1).max(180).required(),
+  name: yup.string().trim().required('The workshop’s name stands on every certificate.').max(120),
+  address: yup.string().trim().max(200).default(''),
+  place: yup.string().trim().max(120).default(''),
+  zone: yup
+    .string()
+    .required()
+    .test('zone', 'This is no time zone, such as Europe/Berlin.', (value) => {
+      try {
+        new Intl.DateTimeFormat('en', { timeZone: value });
+        return true;
+      } catch {
+        return false;
+      }
+    }),
+  mailFrom: yup.string().trim().required('Reminders need a sender.').email('This is no mail address.'),
+  places: yup.number().typeError('A number.').integer('Whole places.').min(1).max(24).required(),
+  samePersonApproves: yup.boolean().default(false),
+  remindAheadDays: yup.number().typeError('A number.').integer().min(1).max(180).required(),
+  remindAfterDays: yup.number().typeError('A number.').integer().min(1).max(180).required(),
 });
 export const userSchema = yup.object({
-  name: yup.string().trim().required('The name stands on records.').max(80), email: yup.string().trim().required('An address to sign in with.').email('This is no mail address.'),
-  role: yup.string().oneOf(['counter', 'technician', 'signatory', 'administrator'] as const).required(), password: yup.string().min(12, 'At least 12 characters.').max(200).required('A first password.'),
+  name: yup.string().trim().required('The name stands on records.').max(80),
+  email: yup.string().trim().required('An address to sign in with.').email('This is no mail address.'),
+  role: yup
+    .string()
+    .oneOf(['counter', 'technician', 'signatory', 'administrator'] as const)
+    .required(),
+  password: yup.string().min(12, 'At least 12 characters.').max(200).required('A first password.'),
 });
 export const activeSchema = yup.object({ userId: yup.string().required(), active: yup.boolean().required() });

@@ -1,10 +1,18 @@
+import { differenceInCalendarDays, parseISO } from 'date-fns';
 import { runsLeft } from '@/core/gas/runs-left';
 import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
 import { day } from '@/ui/format';
 import { VerdictMark } from '@/ui/verdict-mark';
 
-const KIND: Record<ReferenceSnapshot['kind'], string> = { gas: 'Gas', buffer: 'Buffers', standard: 'Standards', tool: 'Bench equipment', cleanAir: 'Clean air' };
+const KIND: Record<ReferenceSnapshot['kind'], string> = {
+  gas: 'Gas',
+  buffer: 'Buffers',
+  standard: 'Standards',
+  tool: 'Bench equipment',
+  cleanAir: 'Clean air',
+};
 const MINUTES_A_RUN = 6;
+const SOON_DAYS = 30;
 
 const ORDER: ReferenceSnapshot['kind'][] = ['gas', 'buffer', 'standard', 'tool', 'cleanAir'];
 const name = (substance: string) => substance.replace('technical-', 'pH ');
@@ -20,24 +28,86 @@ function rank(reference: ReferenceSnapshot, today: string): number {
 export function ShelfTable({ references, today }: { references: ReferenceSnapshot[]; today: string }) {
   const kinds = ORDER.filter((kind) => references.some((reference) => reference.kind === kind));
   return kinds.map((kind) => (
-    <div className="sheet mb-3" key={kind}><h2>{KIND[kind]}</h2>
-      <table className="table mb-0"><thead><tr><th>What</th><th>Lot</th><th>Content</th><th>Good until</th>{kind === 'gas' && <th>Left</th>}<th /></tr></thead>
-        <tbody>{references.filter((reference) => reference.kind === kind).sort((a, b) => rank(a, today) - rank(b, today) || a.name.localeCompare(b.name) || (b.expires ?? '').localeCompare(a.expires ?? '')).map((reference) => {
-          const left = reference.availableL === undefined ? null : Number(reference.availableL);
-          return (
-            <tr key={reference.id} id={reference.id}><td><strong>{reference.name}</strong></td><td className="mono">{reference.lot}</td><td className="small">{reference.components.map((component) => kind === 'buffer' ? `${name(component.substance)} ± ${component.expanded}` : `${component.substance} ${component.value} ${component.unit} ± ${component.expanded}`).join(' · ')}{reference.balance && <span className="quiet"> in {reference.balance}</span>}</td>
-              <td className="text-nowrap">{day(reference.expires ?? null)}</td>{kind === 'gas' && <td className="text-nowrap">{left === null ? '—' : <>{left.toFixed(1)} L <span className="quiet">about {runsLeft({ availableL: left, flowLPerMin: 0.5, minutes: MINUTES_A_RUN, wasteFactor: 0.13 })} runs</span></>}</td>}
-              <td><ReferenceState reference={reference} today={today} left={left} /></td></tr>
-          );
-        })}</tbody></table>
+    <div className="sheet mb-3" key={kind}>
+      <h2>{KIND[kind]}</h2>
+      <table className="table mb-0">
+        <thead>
+          <tr>
+            <th>What</th>
+            <th>Lot</th>
+            <th>Content</th>
+            <th>Good until</th>
+            {kind === 'gas' && <th>Left</th>}
+            <th />
+          </tr>
+        </thead>
+        <tbody>
+          {references
+            .filter((reference) => reference.kind === kind)
+            .sort(
+              (a, b) =>
+                rank(a, today) - rank(b, today) ||
+                a.name.localeCompare(b.name) ||
+                (b.expires ?? '').localeCompare(a.expires ?? ''),
+            )
+            .map((reference) => {
+              const left = reference.availableL === undefined ? null : Number(reference.availableL);
+              return (
+                <tr key={reference.id} id={reference.id}>
+                  <td>
+                    <strong>{reference.name}</strong>
+                  </td>
+                  <td className="mono text-nowrap">{reference.lot}</td>
+                  <td className="small">
+                    {reference.components
+                      .map((component) =>
+                        kind === 'buffer'
+                          ? `${name(component.substance)} ± ${component.expanded}`
+                          : `${component.substance} ${component.value} ${component.unit} ± ${component.expanded}`,
+                      )
+                      .join(' · ')}
+                    {reference.balance && <span className="quiet"> in {reference.balance}</span>}
+                  </td>
+                  <td className="text-nowrap">{day(reference.expires ?? null)}</td>
+                  {kind === 'gas' && (
+                    <td className="text-nowrap">
+                      {left === null ? (
+                        '—'
+                      ) : (
+                        <>
+                          {left.toFixed(1)} L{' '}
+                          <span className="quiet">
+                            about {runsLeft({ availableL: left, flowLPerMin: 0.5, minutes: MINUTES_A_RUN, wasteFactor: 0.13 })}{' '}
+                            runs
+                          </span>
+                        </>
+                      )}
+                    </td>
+                  )}
+                  <td>
+                    <ReferenceState reference={reference} today={today} left={left} />
+                  </td>
+                </tr>
+              );
+            })}
+        </tbody>
+      </table>
     </div>
   ));
 }
 
 function ReferenceState({ reference, today, left }: { reference: ReferenceSnapshot; today: string; left: number | null }) {
-  if (reference.recalled) return <span><VerdictMark state="outside" word="recalled" /><span className="small quiet d-block">{reference.recalled}</span></span>;
+  if (reference.recalled)
+    return (
+      <span>
+        <VerdictMark state="outside" word="recalled" />
+        <span className="small quiet d-block">{reference.recalled}</span>
+      </span>
+    );
   if (reference.expires && reference.expires < today) return <VerdictMark state="outside" word="expired" />;
   if (left !== null && left < 1) return <VerdictMark state="outside" word="empty" />;
   if (left !== null && left < 12) return <VerdictMark state="cannotTell" word="running low" />;
+  if (reference.expires && differenceInCalendarDays(parseISO(reference.expires), parseISO(today)) <= SOON_DAYS)
+    return <VerdictMark state="cannotTell" word="ends soon" />;
   return <VerdictMark state="within" word="good" />;
 }

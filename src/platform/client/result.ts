@@ -1,5 +1,6 @@
 /** What an action or route answers, as the browser sees it. */
-export type ClientResult<T> = { ok: true; value: T } | { ok: false; code: string; message: string; fields: Record<string, string>; status: number };
+export type ClientResult<T> =
+  { ok: true; value: T } | { ok: false; code: string; message: string; fields: Record<string, string>; status: number };
 
 /** Calls a server action; a lost network becomes the same kind of answer as any other failure, so that the form keeps what was typed. */
 export async function attempt<T>(call: () => Promise<ClientResult<T>>): Promise<ClientResult<T>> {
@@ -7,6 +8,12 @@ export async function attempt<T>(call: () => Promise<ClientResult<T>>): Promise<
     return await call();
   } catch (error) {
     if (error instanceof Error && 'digest' in error) throw error;
-    return { ok: false, code: 'network', message: 'The workshop’s server can’t be reached just now. Nothing is lost: send it again in a moment.', fields: {}, status: 0 };
+    return {
+      ok: false,
+      code: 'network',
+      message: 'The workshop’s server can’t be reached just now. Nothing is lost: send it again in a moment.',
+      fields: {},
+      status: 0,
+    };
   }
 }

@@ -12,9 +12,26 @@ import { INSPECTION_ITEMS, receive, returnTicket } from '@/features/counter/serv
 import { fly, type Behaviour } from './pilot';
 import type { Random } from './random';
 
-export interface SeedAsset { id: string; customerId: string; model: string; every: { days: number } | { months: number }; agreesDue: boolean; character: 'steady' | 'drifting' | 'poisoned'; index: number }
-export interface Visit { asset: SeedAsset; at: Date; number: number; upTo: 'returned' | 'toReturn' | 'toApprove' | string }
-interface Actors { counter: Actor; technician: Actor; signatory: Actor }
+export interface SeedAsset {
+  id: string;
+  customerId: string;
+  model: string;
+  every: { days: number } | { months: number };
+  agreesDue: boolean;
+  character: 'steady' | 'drifting' | 'poisoned';
+  index: number;
+}
+export interface Visit {
+  asset: SeedAsset;
+  at: Date;
+  number: number;
+  upTo: 'returned' | 'toReturn' | 'toApprove' | string;
+}
+interface Actors {
+  counter: Actor;
+  technician: Actor;
+  signatory: Actor;
+}
 
 /** When an instrument came in over the last two years. The last visit leaves some of the fleet overdue, some due soon. */
 export function visitsOf(asset: SeedAsset, now: Date, random: Random): Visit[] {
@@ -39,10 +56,25 @@ function workingHour(date: Date, random: Random): Date {
 /** One visit from the counter to the certificate, through the use cases that the screens call. */
 export async function liveThrough(tx: Transaction, visit: Visit, actors: Actors, random: Random, place: number): Promise<void> {
   const { asset, at } = visit;
-  const received = await receive({ tx, actor: actors.counter, now: at }, {
-    customerId: asset.customerId, contact: '', note: '',
-    instruments: [{ assetId: asset.id, wish: 'Calibrate', rule: random.next() < 0.12 ? 'guarded' : 'simple', promiseOn: addDays(at, random.whole(2, 6)).toISOString().slice(0, 10), dueAgreed: asset.agreesDue, note: '', inspection: inspection(random) }],
-  });
+  const received = await receive(
+    { tx, actor: actors.counter, now: at },
+    {
+      customerId: asset.customerId,
+      contact: '',
+      note: '',
+      instruments: [
+        {
+          assetId: asset.id,
+          wish: 'Calibrate',
+          rule: random.next() < 0.12 ? 'guarded' : 'simple',
+          promiseOn: addDays(at, random.whole(2, 6)).toISOString().slice(0, 10),
+          dueAgreed: asset.agreesDue,
+          note: '',
+          inspection: inspection(random),
+        },
+      ],
+    },
+  );
   const ticketId = received.tickets[0]!.id;
   if (visit.upTo === 'inTray') return;
   const placed = new Date(at.getTime() + 20 * 60_000);
@@ -54,7 +86,13 @@ export async function liveThrough(tx: Transaction, visit: Visit, actors: Actors,
   const { run } = await recordRun({ tx, actor: actors.technician, now: placed }, ticketId, (id, procedure, started) => {
     const scripted = new ScriptedRun(procedure, { run: id, actor: actors.technician, start: placed, references });
     scripted.start(started);
-    fly({ run: scripted, random, behaviour: behave(visit, started, random), choose: chooser(procedure, references), ...(stopAt ? { stopAt } : {}) });
+    fly({
+      run: scripted,
+      random,
+      behaviour: behave(visit, started, random),
+      choose: chooser(procedure, references),
+      ...(stopAt ? { stopAt } : {}),
+    });
     end = scripted.now;
     return scripted.events;
   });
@@ -62,40 +100,70 @@ export async function liveThrough(tx: Transaction, visit: Visit, actors: Actors,
   // `finish` was among the recorded events; the ticket follows as it does when a person gives it.
   await tx.update(ticket).set({ status: 'toApprove', place: null }).where(eq(ticket.id, ticketId));
   if (visit.upTo === 'toApprove') return;
-  await approveRun({ tx, actor: actors.signatory, now: new Date(end.getTime() + random.whole(20, 200) * 60_000) }, { runId: run });
+  await approveRun(
+    { tx, actor: actors.signatory, now: new Date(end.getTime() + random.whole(20, 200) * 60_000) },
+    { runId: run },
+  );
   if (visit.upTo === 'returned') await returnTicket({ tx, actor: actors.counter, now: addDays(end, 1) }, { ticketId });
 }
 
 function inspection(random: Random) {
-  return Object.fromEntries(INSPECTION_ITEMS.map((item) => [item.id, item.id === 'filters' && random.next() < 0.06 ? { result: 'fault' as const, note: 'filter soiled, replaced' } : { result: 'pass' as const, note: '' }]));
+  return Object.fromEntries(
+    INSPECTION_ITEMS.map((item) => [
+      item.id,
+      item.id === 'filters' && random.next() < 0.06
+        ? { result: 'fault' as const, note: 'filter soiled, replaced' }
+        : { result: 'pass' as const, note: '' },
+    ]),
+  );
 }
 
 /** Sensors lose a little every month; a poisoned one ends up moving to a tenth of the gas. */
 function behave({ asset, number, at }: Visit, started: StartedData, random: Random): Behaviour {
   const perMonth = asset.character === 'drifting' ? 0.017 : 0.006;
   const months = ('days' in asset.every ? asset.every.days / 30 : asset.every.months) * (number === 0 ? 1.3 : 1);
-  const error = (channel: RunChannel) => (channel.unit === '%vol' ? -0.0012 : -perMonth) * months * (0.6 + 0.8 * random.next()) * (channel.role === 'h2s' ? 1.5 : 1);
+  const error = (channel: RunChannel) =>
+    (channel.unit === '%vol' ? -0.0012 : -perMonth) * months * (0.6 + 0.8 * random.next()) * (channel.role === 'h2s' ? 1.5 : 1);
   const poisoned = asset.character === 'poisoned' && Date.now() - at.getTime() < 120 * 864e5;
   return {
-    foundError: Object.fromEntries(started.channels.map((channel) => [channel.id, channel.role === 'ph' ? 0.004 * random.normal() : error(channel)])),
-    dead: poisoned ? started.channels.filter((channel) => channel.role === 'ex').map((channel) => channel.id) : [], readAtZero: 0.5,
+    foundError: Object.fromEntries(
+      started.channels.map((channel) => [channel.id, channel.role === 'ph' ? 0.004 * random.normal() : error(channel)]),
+    ),
+    dead: poisoned ? started.channels.filter((channel) => channel.role === 'ex').map((channel) => channel.id) : [],
+    readAtZero: 0.5,
   };
 }
 
 async function shelfOn(tx: Transaction, day: Date): Promise<ReferenceSnapshot[]> {
   const rows = await tx.select().from(reference);
   const date = day.toISOString().slice(0, 10);
-  return rows.filter((row) => row.createdAt <= day && (row.expires ?? '9999') >= date && !row.recalled && Number(row.pressureBar ?? 99) > 30).sort((a, b) => b.createdAt.getTime() - a.createdAt.getTime())
+  return rows
+    .filter(
+      (row) => row.createdAt <= day && (row.expires ?? '9999') >= date && !row.recalled && Number(row.pressureBar ?? 99) > 30,
+    )
+    .sort((a, b) => b.createdAt.getTime() - a.createdAt.getTime())
     .map((row) => ({
-      id: row.id, kind: row.kind, name: row.name, lot: row.lot, components: row.components, ...(row.certificate ? { certificate: row.certificate } : {}), ...(row.traceability ? { traceability: row.traceability } : {}),
-      ...(row.expires ? { expires: row.expires } : {}), ...(row.balance ? { balance: row.balance } : {}),
+      id: row.id,
+      kind: row.kind,
+      name: row.name,
+      lot: row.lot,
+      components: row.components,
+      ...(row.certificate ? { certificate: row.certificate } : {}),
+      ...(row.traceability ? { traceability: row.traceability } : {}),
+      ...(row.expires ? { expires: row.expires } : {}),
+      ...(row.balance ? { balance: row.balance } : {}),
     }));
 }
 
 /** The bottle that the procedure wants: big ones first, since hand bottles are for the road. */
 function chooser(procedure: Procedure, references: ReferenceSnapshot[]) {
   return (slot: string, round: number): ReferenceSnapshot => {
-    const name = { 3: slot === 'second' ? 'Buffer 7.00' : round === 1 ? 'Buffer 7.00' : 'Buffer 4.01', 4: 'Four-gas mix', 15: 'Hydrogen in air', 21: 'Five-gas mix, pentane simulant' }[procedure.family];
+    const name = {
+      3: slot === 'second' ? 'Buffer 7.00' : round === 1 ? 'Buffer 7.00' : 'Buffer 4.01',
+      4: 'Four-gas mix',
+      15: 'Hydrogen in air',
+      21: 'Five-gas mix, pentane simulant',
+    }[procedure.family];
     const found = references.find((candidate) => candidate.name === name);
     if (!found) throw new Error(`the demo's shelf has no ${name} on that day`);
     return found;

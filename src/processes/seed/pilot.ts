@@ -7,9 +7,19 @@ import { resolveTarget } from '@/core/run/resolve-target';
 import type { Random } from './random';
 
 /** What one instrument does in one run: relative span error as found, and whether a channel will not adjust. */
-export interface Behaviour { foundError: Record<string, number>; dead: string[]; readAtZero: number }
+export interface Behaviour {
+  foundError: Record<string, number>;
+  dead: string[];
+  readAtZero: number;
+}
 
-export interface Pilot { run: ScriptedRun; random: Random; behaviour: Behaviour; choose: (slot: string, round: number) => ReferenceSnapshot; stopAt?: string }
+export interface Pilot {
+  run: ScriptedRun;
+  random: Random;
+  behaviour: Behaviour;
+  choose: (slot: string, round: number) => ReferenceSnapshot;
+  stopAt?: string;
+}
 
 /** Works a run through to its end the way a technician would, by commands alone. `stopAt` leaves it standing at a step. */
 export function fly(pilot: Pilot): void {
@@ -26,49 +36,114 @@ function work({ run, random, behaviour, choose }: Pilot, planned: ReturnType<Scr
   const { step, key, channel: only, iteration } = planned;
   const now = () => run.now.toISOString().slice(0, 10);
   switch (step.kind) {
-    case 'wait': run.wait(step.minSeconds + random.whole(1, 40)).do({ type: 'completeStep', step: key }); break;
+    case 'wait':
+      run.wait(step.minSeconds + random.whole(1, 40)).do({ type: 'completeStep', step: key });
+      break;
     case 'check':
-      run.wait(15).do({ type: 'completeStep', step: key, answers: Object.fromEntries(step.items.map((item) => [item.id, { value: item.answer === 'passFault' ? 'pass' : item.id === 'another' && iteration >= 2 ? 'no' : 'yes' }])) });
+      run.wait(15).do({
+        type: 'completeStep',
+        step: key,
+        answers: Object.fromEntries(
+          step.items.map((item) => [
+            item.id,
+            { value: item.answer === 'passFault' ? 'pass' : item.id === 'another' && iteration >= 2 ? 'no' : 'yes' },
+          ]),
+        ),
+      });
       break;
     case 'condition':
-      run.wait(20).do({ type: 'completeStep', step: key, conditions: { temperatureC: random.between(19.5, 23.5).toFixed(1), pressureHPa: random.between(992, 1028).toFixed(0), humidityPercent: random.between(35, 60).toFixed(0) } });
+      run.wait(20).do({
+        type: 'completeStep',
+        step: key,
+        conditions: {
+          temperatureC: random.between(19.5, 23.5).toFixed(1),
+          pressureHPa: random.between(992, 1028).toFixed(0),
+          humidityPercent: random.between(35, 60).toFixed(0),
+        },
+      });
       break;
-    case 'reference': step.slots.forEach((slot) => run.wait(20).do({ type: 'bindReference', slot, reference: choose(slot, iteration).id, flowLPerMin: '0.5' })); break;
-    case 'stimulus': run.wait(step.on ? 3 : 2).do({ type: 'changeStimulus', step: key, slot: step.slot, on: step.on }); break;
+    case 'reference':
+      step.slots.forEach((slot) =>
+        run.wait(20).do({ type: 'bindReference', slot, reference: choose(slot, iteration).id, flowLPerMin: '0.5' }),
+      );
+      break;
+    case 'stimulus':
+      run.wait(step.on ? 3 : 2).do({ type: 'changeStimulus', step: key, slot: step.slot, on: step.on });
+      break;
     case 'read':
       run.wait(step.points.some((point) => /span|check|recognised/.test(point)) ? random.whole(60, 100) : 5);
-      for (const pair of missingReadings(step, key, only, run.procedure, run.state)) capture({ run, random, behaviour }, key, pair, step.phase);
+      for (const pair of missingReadings(step, key, only, run.procedure, run.state))
+        capture({ run, random, behaviour }, key, pair, step.phase);
       break;
     case 'adjust': {
-      const channels = [...new Set(readPairs(step, step.together ? undefined : only, run.procedure, run.state).map((pair) => pair.channel))];
+      const channels = [
+        ...new Set(readPairs(step, step.together ? undefined : only, run.procedure, run.state).map((pair) => pair.channel)),
+      ];
       const failed = step.action === 'span' && channels.length === 1 && behaviour.dead.includes(channels[0]!);
-      run.wait(random.whole(20, 60)).do({ type: 'adjust', step: key, channels, outcome: failed ? 'failed' : step.action === 'calibrate' && run.procedure.family === 3 ? 'applied' : 'passed', readBack: step.action === 'zero' ? {} : { raw: `${random.whole(620, 940)} nA` } });
+      run.wait(random.whole(20, 60)).do({
+        type: 'adjust',
+        step: key,
+        channels,
+        outcome: failed ? 'failed' : step.action === 'calibrate' && run.procedure.family === 3 ? 'applied' : 'passed',
+        readBack: step.action === 'zero' ? {} : { raw: `${random.whole(620, 940)} nA` },
+      });
       break;
     }
-    case 'save': run.wait(6).do({ type: 'save', step: key, readBack: now() }); break;
-    case 'bump': run.wait(12).do({ type: 'bump', step: key, channels: Object.fromEntries(run.state.channels.map((one) => [one.id, { moved: true, rightWay: true }])), outputs: { sound: true, light: true, vibration: true } }); break;
-    case 'care': run.do({ type: 'care', step: key }); break;
-    case 'decide': run.wait(10).do({ type: 'decide', step: key, option: step.options[0]!.id }); break;
+    case 'save':
+      run.wait(6).do({ type: 'save', step: key, readBack: now() });
+      break;
+    case 'bump':
+      run.wait(12).do({
+        type: 'bump',
+        step: key,
+        channels: Object.fromEntries(run.state.channels.map((one) => [one.id, { moved: true, rightWay: true }])),
+        outputs: { sound: true, light: true, vibration: true },
+      });
+      break;
+    case 'care':
+      run.do({ type: 'care', step: key });
+      break;
+    case 'decide':
+      run.wait(10).do({ type: 'decide', step: key, option: step.options[0]!.id });
+      break;
   }
 }
 
-function capture({ run, random, behaviour }: Pick<Pilot, 'run' | 'random' | 'behaviour'>, step: string, pair: { point: string; channel: string }, phase: string): void {
+function capture(
+  { run, random, behaviour }: Pick<Pilot, 'run' | 'random' | 'behaviour'>,
+  step: string,
+  pair: { point: string; channel: string },
+  phase: string,
+): void {
   const channel = run.state.channels.find((candidate) => candidate.id === pair.channel)!;
   const point = run.procedure.points.find((candidate) => candidate.id === pair.point)!;
   const inputs = inputsFor(point.target.kind, random, step);
   const target = resolveTarget({ point, channel, state: run.state, inputs, procedure: run.procedure });
   if (target !== null && 'refused' in target) throw new Error(target.sentence);
   const value = target === null ? 15 : readingValue(Number(target.value), channel, point.id, phase, behaviour, random);
-  run.wait(4).do({ type: 'captureReading', step, point: pair.point, channel: pair.channel, text: onDisplay(value, channel), inputs });
+  run
+    .wait(4)
+    .do({ type: 'captureReading', step, point: pair.point, channel: pair.channel, text: onDisplay(value, channel), inputs });
 }
 
 function inputsFor(kind: string, random: Random, step: string): Record<string, string> {
   if (kind === 'observe') return { before: '20.9' };
-  if (kind === 'recognised') return { millivolts: (step.includes('#1') ? random.between(-8, 4) : random.between(168, 176)).toFixed(1), temperatureC: random.between(20, 24).toFixed(1) };
+  if (kind === 'recognised')
+    return {
+      millivolts: (step.includes('#1') ? random.between(-8, 4) : random.between(168, 176)).toFixed(1),
+      temperatureC: random.between(20, 24).toFixed(1),
+    };
   return kind === 'material' ? { temperatureC: '22.0' } : {};
 }
 
-function readingValue(target: number, channel: RunChannel, point: string, phase: string, behaviour: Behaviour, random: Random): number {
+function readingValue(
+  target: number,
+  channel: RunChannel,
+  point: string,
+  phase: string,
+  behaviour: Behaviour,
+  random: Random,
+): number {
   const step = Number(channel.resolution);
   if (point === 'zero') return Math.abs(random.normal()) * behaviour.readAtZero * step;
   if (point === 'air') return target + random.normal() * 0.4 * step;

@@ -9,8 +9,16 @@ export class Random {
     return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
   }
 
-  between(low: number, high: number): number { return low + (high - low) * this.next(); }
-  whole(low: number, high: number): number { return Math.floor(this.between(low, high + 1)); }
-  pick<T>(list: readonly T[]): T { return list[Math.floor(this.next() * list.length)]!; }
-  normal(): number { return Math.sqrt(-2 * Math.log(1 - this.next())) * Math.cos(2 * Math.PI * this.next()); }
+  between(low: number, high: number): number {
+    return low + (high - low) * this.next();
+  }
+  whole(low: number, high: number): number {
+    return Math.floor(this.between(low, high + 1));
+  }
+  pick<T>(list: readonly T[]): T {
+    return list[Math.floor(this.next() * list.length)]!;
+  }
+  normal(): number {
+    return Math.sqrt(-2 * Math.log(1 - this.next())) * Math.cos(2 * Math.PI * this.next());
+  }
 }

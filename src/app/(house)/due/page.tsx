@@ -9,11 +9,28 @@ import { readSettings } from '@/platform/settings';
 export const metadata = { title: 'Due' };
 export default page({ permission: 'signedIn', name: '/due' }, async ({ tx, actor, now, search }) => {
   const today = dateIn((await readSettings(tx)).zone, now);
-  const window: DueWindow = ['overdue', 'thisMonth', 'nextMonth', 'all'].includes(search.window ?? '') ? (search.window as DueWindow) : 'overdue';
+  const window: DueWindow = ['overdue', 'thisMonth', 'nextMonth', 'all'].includes(search.window ?? '')
+    ? (search.window as DueWindow)
+    : 'overdue';
   const customerId = /^[0-9a-f-]{36}$/.test(search.customer ?? '') ? search.customer : undefined;
   const query = { window, today, customerId, after: search.after };
   return (
-    <main className="page"><div className="page-head"><h1>Due</h1><span className="end"><Link className="btn btn-plain" href="/due/outbox">Outbox</Link>{may(actor.role, 'receive') && <RemindButton />}</span></div>
-      <DueTable list={await dueList(tx, query)} counts={await dueCounts(tx, today, customerId)} customers={await customersWithDue(tx)} {...query} /></main>
+    <main className="page">
+      <div className="page-head">
+        <h1>Due</h1>
+        <span className="end">
+          <Link className="btn btn-plain" href="/due/outbox">
+            Outbox
+          </Link>
+          {may(actor.role, 'receive') && <RemindButton />}
+        </span>
+      </div>
+      <DueTable
+        list={await dueList(tx, query)}
+        counts={await dueCounts(tx, today, customerId)}
+        customers={await customersWithDue(tx)}
+        {...query}
+      />
+    </main>
   );
 });

@@ -7,5 +7,13 @@ import { readSettings } from '@/platform/settings';
 export const metadata = { title: 'Receive' };
 export default page({ permission: 'receive', name: '/receive' }, async ({ tx, now }) => {
   const [models, { zone }] = [await listModels(tx), await readSettings(tx)];
-  return <main className="page page-narrow"><div className="page-head"><h1>Receive</h1><span className="quiet">One receipt for one customer, a ticket for each instrument.</span></div><ReceiveForm models={models} today={dateIn(zone, now)} /></main>;
+  return (
+    <main className="page page-narrow">
+      <div className="page-head">
+        <h1>Receive</h1>
+        <span className="quiet">One receipt for one customer, a ticket for each instrument.</span>
+      </div>
+      <ReceiveForm models={models} today={dateIn(zone, now)} />
+    </main>
+  );
 });

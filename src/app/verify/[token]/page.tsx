@@ -4,4 +4,6 @@ import { page } from '@/platform/page';
 import { readSettings } from '@/platform/settings';
 
 export const metadata = { title: 'Check a certificate', robots: { index: false } };
-export default page({ permission: 'public', name: '/verify/[token]' }, async ({ tx, params }) => <VerifyView result={await verifyToken(tx, params.token!)} workshop={(await readSettings(tx)).name} />);
+export default page({ permission: 'public', name: '/verify/[token]' }, async ({ tx, params }) => (
+  <VerifyView result={await verifyToken(tx, params.token!)} workshop={(await readSettings(tx)).name} />
+));

@@ -1,32 +1,105 @@
 import { and, asc, desc, eq, ilike, or, sql } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
-import { asset, assetChannel, certificate, channelResult, customer, instrumentModel, intervalPolicy, runSummary, ticket } from '@/data/schema';
+import {
+  asset,
+  assetChannel,
+  certificate,
+  channelResult,
+  customer,
+  instrumentModel,
+  intervalPolicy,
+  runSummary,
+  ticket,
+} from '@/data/schema';
 
 /** Everything on an instrument's card. */
 export async function assetCard(tx: Transaction, id: string) {
   if (!/^[0-9a-f-]{36}$/.test(id)) return null;
-  const [row] = await tx.select({ asset, model: instrumentModel, customer }).from(asset).innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id)).innerJoin(customer, eq(asset.customerId, customer.id)).where(eq(asset.id, id));
+  const [row] = await tx
+    .select({ asset, model: instrumentModel, customer })
+    .from(asset)
+    .innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id))
+    .innerJoin(customer, eq(asset.customerId, customer.id))
+    .where(eq(asset.id, id));
   if (!row) return null;
   const channels = await tx.select().from(assetChannel).where(eq(assetChannel.assetId, id)).orderBy(asc(assetChannel.position));
-  const runs = await tx.select({ run: runSummary, certificateId: certificate.id, number: certificate.number, revision: certificate.revision }).from(runSummary)
-    .leftJoin(certificate, and(eq(certificate.runId, runSummary.runId), sql`not exists (select from certificate newer where newer.replaces = ${certificate.id})`))
-    .where(eq(runSummary.assetId, id)).orderBy(desc(runSummary.startedAt)).limit(60);
-  const results = await tx.select().from(channelResult).where(eq(channelResult.assetId, id)).orderBy(asc(channelResult.at)).limit(1000);
-  const [open] = await tx.select({ id: ticket.id, code: ticket.code, status: ticket.status, runId: ticket.runId }).from(ticket).where(and(eq(ticket.assetId, id), sql`${ticket.status} <> 'returned'`));
-  const policies = await tx.select().from(intervalPolicy).where(or(eq(intervalPolicy.assetId, id), and(eq(intervalPolicy.modelId, row.asset.modelId), or(sql`${intervalPolicy.customerId} is null`, eq(intervalPolicy.customerId, row.asset.customerId))), and(eq(intervalPolicy.scope, 'customer'), eq(intervalPolicy.customerId, row.asset.customerId))));
+  const runs = await tx
+    .select({ run: runSummary, certificateId: certificate.id, number: certificate.number, revision: certificate.revision })
+    .from(runSummary)
+    .leftJoin(
+      certificate,
+      and(
+        eq(certificate.runId, runSummary.runId),
+        sql`not exists (select from certificate newer where newer.replaces = ${certificate.id})`,
+      ),
+    )
+    .where(eq(runSummary.assetId, id))
+    .orderBy(desc(runSummary.startedAt))
+    .limit(60);
+  const results = await tx
+    .select()
+    .from(channelResult)
+    .where(eq(channelResult.assetId, id))
+    .orderBy(asc(channelResult.at))
+    .limit(1000);
+  const [open] = await tx
+    .select({ id: ticket.id, code: ticket.code, status: ticket.status, runId: ticket.runId })
+    .from(ticket)
+    .where(and(eq(ticket.assetId, id), sql`${ticket.status} <> 'returned'`));
+  const policies = await tx
+    .select()
+    .from(intervalPolicy)
+    .where(
+      or(
+        eq(intervalPolicy.assetId, id),
+        and(
+          eq(intervalPolicy.modelId, row.asset.modelId),
+          or(sql`${intervalPolicy.customerId} is null`, eq(intervalPolicy.customerId, row.asset.customerId)),
+        ),
+        and(eq(intervalPolicy.scope, 'customer'), eq(intervalPolicy.customerId, row.asset.customerId)),
+      ),
+    );
   return { ...row, channels, runs, results, open: open ?? null, policies };
 }
 
 /** Instruments by serial, tag, maker, model or customer; paged by key (serial and id). */
-export async function listAssets(tx: Transaction, { q, after, pageSize = 40 }: { q?: string | undefined; after?: string | undefined; pageSize?: number }) {
+export async function listAssets(
+  tx: Transaction,
+  { q, after, pageSize = 40 }: { q?: string | undefined; after?: string | undefined; pageSize?: number },
+) {
   const like = `%${(q ?? '').trim().replace(/[\\%_]/g, (sign) => `\\${sign}`)}%`;
   const split = (after ?? '').lastIndexOf('~');
   const [serial, id] = split < 0 ? ['', ''] : [after!.slice(0, split), after!.slice(split + 1)];
-  const rows = await tx.select({ id: asset.id, serial: asset.serial, tag: asset.tag, maker: asset.maker, model: instrumentModel.name, kind: instrumentModel.kind, customer: customer.name, nextDue: asset.nextDue, status: asset.status }).from(asset)
-    .innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id)).innerJoin(customer, eq(asset.customerId, customer.id))
-    .where(and(q?.trim() ? or(ilike(asset.serial, like), ilike(asset.tag, like), ilike(sql`${asset.maker} || ' ' || ${instrumentModel.name}`, like), ilike(customer.name, like)) : undefined,
-      /^[0-9a-f-]{36}$/.test(id ?? '') ? sql`(${asset.serial}, ${asset.id}) > (${serial}, ${id}::uuid)` : undefined))
-    .orderBy(asset.serial, asset.id).limit(pageSize + 1);
+  const rows = await tx
+    .select({
+      id: asset.id,
+      serial: asset.serial,
+      tag: asset.tag,
+      maker: asset.maker,
+      model: instrumentModel.name,
+      kind: instrumentModel.kind,
+      customer: customer.name,
+      nextDue: asset.nextDue,
+      status: asset.status,
+    })
+    .from(asset)
+    .innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id))
+    .innerJoin(customer, eq(asset.customerId, customer.id))
+    .where(
+      and(
+        q?.trim()
+          ? or(
+              ilike(asset.serial, like),
+              ilike(asset.tag, like),
+              ilike(sql`${asset.maker} || ' ' || ${instrumentModel.name}`, like),
+              ilike(customer.name, like),
+            )
+          : undefined,
+        /^[0-9a-f-]{36}$/.test(id ?? '') ? sql`(${asset.serial}, ${asset.id}) > (${serial}, ${id}::uuid)` : undefined,
+      ),
+    )
+    .orderBy(asset.serial, asset.id)
+    .limit(pageSize + 1);
   const last = rows[pageSize - 1];
   return { rows: rows.slice(0, pageSize), next: rows.length > pageSize && last ? `${last.serial}~${last.id}` : null };
 }

@@ -9,13 +9,22 @@ import type { UseCaseContext } from '@/platform/use-case';
 import { giveCommand } from './give-command';
 import { toEvent } from './run-store';
 
-const parcelSchema = yup.object({ run: yup.string().uuid().required(), commandId: yup.string().min(8).max(80).required(), after: yup.number().integer().min(0).required(), command: yup.object().required() });
+const parcelSchema = yup.object({
+  run: yup.string().uuid().required(),
+  commandId: yup.string().min(8).max(80).required(),
+  after: yup.number().integer().min(0).required(),
+  command: yup.object().required(),
+});
 
 /** A parcel from the browser's outbox: checked, given, and answered with the events that this browser has not seen. */
-export async function benchCommand(context: UseCaseContext, body: unknown): Promise<{ ok: true; events: RunEvent[] } | { ok: false; refusal: Refusal }> {
+export async function benchCommand(
+  context: UseCaseContext,
+  body: unknown,
+): Promise<{ ok: true; events: RunEvent[] } | { ok: false; refusal: Refusal }> {
   const parcel = await parcelSchema.validate(body, { abortEarly: false });
   const command = parseCommand((body as { command: unknown }).command);
-  if (command.type === 'approve' || command.type === 'sendBack') return { ok: false, refusal: refuse('notHere', 'Approval has its own page.') };
+  if (command.type === 'approve' || command.type === 'sendBack')
+    return { ok: false, refusal: refuse('notHere', 'Approval has its own page.') };
   const given = await giveCommand(context, { run: parcel.run, commandId: parcel.commandId, command });
   if (isRefusal(given)) return { ok: false, refusal: given };
   return { ok: true, events: given.loaded.events.filter((event) => event.seq > parcel.after) };
@@ -24,5 +33,11 @@ export async function benchCommand(context: UseCaseContext, body: unknown): Prom
 /** Events of a run after a number: how a browser catches up. */
 export async function eventsAfter(tx: Transaction, run: string, after: number): Promise<RunEvent[]> {
   if (!/^[0-9a-f-]{36}$/.test(run) || !Number.isInteger(after)) return [];
-  return (await tx.select().from(runEvent).where(and(eq(runEvent.runId, run), gt(runEvent.seq, after))).orderBy(asc(runEvent.seq))).map(toEvent);
+  return (
+    await tx
+      .select()
+      .from(runEvent)
+      .where(and(eq(runEvent.runId, run), gt(runEvent.seq, after)))
+      .orderBy(asc(runEvent.seq))
+  ).map(toEvent);
 }

@@ -9,30 +9,78 @@ import { shippedProcedure } from '@/procedures';
 import { loadRun } from './run-store';
 
 export interface BoardTicket {
-  id: string; code: string; status: TicketStatus; customer: string; maker: string; model: string; kind: string; serial: string; tag: string; wish: string; promiseOn: string | null;
-  place: number | null; placedAt: string | null; runId: string | null; warmUpSeconds: number | null; sentBack: boolean;
+  id: string;
+  code: string;
+  status: TicketStatus;
+  customer: string;
+  maker: string;
+  model: string;
+  kind: string;
+  serial: string;
+  tag: string;
+  wish: string;
+  promiseOn: string | null;
+  place: number | null;
+  placedAt: string | null;
+  runId: string | null;
+  warmUpSeconds: number | null;
+  sentBack: boolean;
   /** What to do next at this place, and until when it waits. */
   next: { title: string; waitsUntil: string | null; gasSince: string | null } | null;
 }
 
-export interface Board { places: number; tickets: BoardTicket[] }
+export interface Board {
+  places: number;
+  tickets: BoardTicket[];
+}
 
 /** Everything that is in the house, in four columns' worth. In the tray: by promise, then by what shares a set-up. */
 export async function board(tx: Transaction): Promise<Board> {
   const { places } = await readSettings(tx);
-  const rows = await tx.select({ ticket, customer: customer.name, maker: asset.maker, model: instrumentModel.name, kind: instrumentModel.kind, procedureId: instrumentModel.procedureId, serial: asset.serial, tag: asset.tag, runStatus: runSummary.status })
-    .from(ticket).innerJoin(asset, eq(ticket.assetId, asset.id)).innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id)).innerJoin(customer, eq(ticket.customerId, customer.id))
+  const rows = await tx
+    .select({
+      ticket,
+      customer: customer.name,
+      maker: asset.maker,
+      model: instrumentModel.name,
+      kind: instrumentModel.kind,
+      procedureId: instrumentModel.procedureId,
+      serial: asset.serial,
+      tag: asset.tag,
+      runStatus: runSummary.status,
+    })
+    .from(ticket)
+    .innerJoin(asset, eq(ticket.assetId, asset.id))
+    .innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id))
+    .innerJoin(customer, eq(ticket.customerId, customer.id))
     .leftJoin(runSummary, eq(runSummary.runId, ticket.runId))
     .where(and(ne(ticket.status, 'returned'), inArray(ticket.status, ['inTray', 'onBench', 'toApprove', 'toReturn'])))
-    .orderBy(sql`${ticket.promiseOn} nulls last`, instrumentModel.procedureId, ticket.code).limit(200);
-  const tickets = await Promise.all(rows.map(async (row): Promise<BoardTicket> => {
-    const procedure = row.procedureId ? shippedProcedure(row.procedureId) : undefined;
-    return {
-      id: row.ticket.id, code: row.ticket.code, status: row.ticket.status, customer: row.customer, maker: row.maker, model: row.model, kind: row.kind, serial: row.serial, tag: row.tag, wish: row.ticket.wish, promiseOn: row.ticket.promiseOn,
-      place: row.ticket.place, placedAt: row.ticket.placedAt?.toISOString() ?? null, runId: row.ticket.runId, warmUpSeconds: procedure?.warmUpSeconds ?? null,
-      sentBack: row.ticket.status === 'inTray' && row.ticket.runId !== null, next: row.ticket.status === 'onBench' && row.ticket.runId ? await nextAction(tx, row.ticket.runId) : null,
-    };
-  }));
+    .orderBy(sql`${ticket.promiseOn} nulls last`, instrumentModel.procedureId, ticket.code)
+    .limit(200);
+  const tickets = await Promise.all(
+    rows.map(async (row): Promise<BoardTicket> => {
+      const procedure = row.procedureId ? shippedProcedure(row.procedureId) : undefined;
+      return {
+        id: row.ticket.id,
+        code: row.ticket.code,
+        status: row.ticket.status,
+        customer: row.customer,
+        maker: row.maker,
+        model: row.model,
+        kind: row.kind,
+        serial: row.serial,
+        tag: row.tag,
+        wish: row.ticket.wish,
+        promiseOn: row.ticket.promiseOn,
+        place: row.ticket.place,
+        placedAt: row.ticket.placedAt?.toISOString() ?? null,
+        runId: row.ticket.runId,
+        warmUpSeconds: procedure?.warmUpSeconds ?? null,
+        sentBack: row.ticket.status === 'inTray' && row.ticket.runId !== null,
+        next: row.ticket.status === 'onBench' && row.ticket.runId ? await nextAction(tx, row.ticket.runId) : null,
+      };
+    }),
+  );
   return { places, tickets };
 }
 
@@ -41,7 +89,12 @@ async function nextAction(tx: Transaction, runId: string): Promise<BoardTicket['
   if (!loaded) return null;
   const [step] = currentSteps(loaded.procedure, loaded.state);
   const began = step && waitBegan(step, loaded.state);
-  const waitsUntil = step?.step.kind === 'wait' && began ? new Date(Date.parse(began) + step.step.minSeconds * 1000).toISOString() : null;
+  const waitsUntil =
+    step?.step.kind === 'wait' && began ? new Date(Date.parse(began) + step.step.minSeconds * 1000).toISOString() : null;
   const channel = step?.channel ? loaded.state.channels.find((candidate) => candidate.id === step.channel)?.label : null;
-  return { title: step ? `${step.step.title}${channel ? `: ${channel}` : ''}` : 'Finish', waitsUntil, gasSince: openStimulus(loaded.state)?.onAt ?? null };
+  return {
+    title: step ? `${step.step.title}${channel ? `: ${channel}` : ''}` : 'Finish',
+    waitsUntil,
+    gasSince: openStimulus(loaded.state)?.onAt ?? null,
+  };
 }

@@ -21,12 +21,28 @@ export function eventHash(event: RunEvent, previousHash: string): string {
 
 export function toEvent(row: EventRow): RunEvent {
   return lift({
-    run: row.runId, seq: row.seq, version: row.version, type: row.type, command: row.command, occurredAt: row.occurredAt.toISOString(), recordedAt: row.recordedAt.toISOString(), actor: row.actor,
-    source: row.source, ...(row.step === null ? {} : { step: row.step }), ...(row.iteration === null ? {} : { iteration: row.iteration }), data: row.data,
+    run: row.runId,
+    seq: row.seq,
+    version: row.version,
+    type: row.type,
+    command: row.command,
+    occurredAt: row.occurredAt.toISOString(),
+    recordedAt: row.recordedAt.toISOString(),
+    actor: row.actor,
+    source: row.source,
+    ...(row.step === null ? {} : { step: row.step }),
+    ...(row.iteration === null ? {} : { iteration: row.iteration }),
+    data: row.data,
   });
 }
 
-export interface LoadedRun { procedure: Procedure; state: RunState; events: RunEvent[]; row: typeof run.$inferSelect; lastHash: string }
+export interface LoadedRun {
+  procedure: Procedure;
+  state: RunState;
+  events: RunEvent[];
+  row: typeof run.$inferSelect;
+  lastHash: string;
+}
 
 /** A run by its events. Null for an id that is no run. */
 export async function loadRun(tx: Transaction, id: string): Promise<LoadedRun | null> {
@@ -34,7 +50,10 @@ export async function loadRun(tx: Transaction, id: string): Promise<LoadedRun | 
   const [row] = await tx.select().from(run).where(eq(run.id, id));
   if (!row) return null;
   const rows = await tx.select().from(runEvent).where(eq(runEvent.runId, id)).orderBy(asc(runEvent.seq));
-  const [document] = await tx.select().from(procedureVersion).where(and(eq(procedureVersion.id, row.procedureId), eq(procedureVersion.version, row.procedureVersion)));
+  const [document] = await tx
+    .select()
+    .from(procedureVersion)
+    .where(and(eq(procedureVersion.id, row.procedureId), eq(procedureVersion.version, row.procedureVersion)));
   const events = rows.map(toEvent);
   return { procedure: document!.document, state: reduce(id, events), events, row, lastHash: rows.at(-1)?.hash ?? FIRST_HASH };
 }
@@ -44,12 +63,22 @@ export async function lockRun(tx: Transaction, id: string): Promise<void> {
   await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${id}, 7203))`);
 }
 
-export interface Reply { firstSeq: number; lastSeq: number }
+export interface Reply {
+  firstSeq: number;
+  lastSeq: number;
+}
 
 /** Appends what a command amounted to. */
 export async function append(context: UseCaseContext, loaded: LoadedRun, command: string, drafts: EventDraft[]): Promise<Reply> {
   const { actor, now } = context;
-  const events = toEvents(drafts, { run: loaded.row.id, after: loaded.state.seq, command, recordedAt: now.toISOString(), actor, version: EVENT_VERSION });
+  const events = toEvents(drafts, {
+    run: loaded.row.id,
+    after: loaded.state.seq,
+    command,
+    recordedAt: now.toISOString(),
+    actor,
+    version: EVENT_VERSION,
+  });
   const [reply] = await appendEvents(context, loaded, events);
   return reply ?? appendCommandWithoutEvents(context, loaded, command);
 }
@@ -68,10 +97,18 @@ export async function appendEvents({ tx }: UseCaseContext, loaded: LoadedRun, ev
   });
   if (rows.length === 0) return [];
   await insertEvents(tx, rows);
-  const bookings = events.flatMap((event) => { apply(state, event); return bookingOf(event, state, row.id); });
+  const bookings = events.flatMap((event) => {
+    apply(state, event);
+    return bookingOf(event, state, row.id);
+  });
   if (bookings.length) await tx.insert(referenceBooking).values(bookings);
   loaded.events.push(...events);
-  const commands = [...replies].map(([command, { at, firstSeq, lastSeq }]) => ({ command, first_seq: firstSeq, last_seq: lastSeq, at }));
+  const commands = [...replies].map(([command, { at, firstSeq, lastSeq }]) => ({
+    command,
+    first_seq: firstSeq,
+    last_seq: lastSeq,
+    at,
+  }));
   await tx.execute(sql`insert into run_command (run_id, command, first_seq, last_seq, reply, at)
     select ${row.id}::uuid, command, first_seq, last_seq, jsonb_build_object('firstSeq', first_seq, 'lastSeq', last_seq), at
     from jsonb_to_recordset(${JSON.stringify(commands)}::jsonb) as given (command text, first_seq integer, last_seq integer, at timestamptz)`);
@@ -80,20 +117,42 @@ export async function appendEvents({ tx }: UseCaseContext, loaded: LoadedRun, ev
   return [...replies.values()].map(({ firstSeq, lastSeq }) => ({ firstSeq, lastSeq }));
 }
 
-async function appendCommandWithoutEvents({ tx, now }: UseCaseContext, { row, state }: LoadedRun, command: string): Promise<Reply> {
+async function appendCommandWithoutEvents(
+  { tx, now }: UseCaseContext,
+  { row, state }: LoadedRun,
+  command: string,
+): Promise<Reply> {
   const reply = { firstSeq: state.seq, lastSeq: state.seq };
   await tx.insert(runCommand).values({ runId: row.id, command, ...reply, reply, at: now });
   return reply;
 }
 
-interface StoredEvent { event: RunEvent; previousHash: string; hash: string }
+interface StoredEvent {
+  event: RunEvent;
+  previousHash: string;
+  hash: string;
+}
 
 /** All events as one parameter: a whole run goes in with one statement. */
 async function insertEvents(tx: Transaction, rows: StoredEvent[]): Promise<void> {
-  const given = JSON.stringify(rows.map(({ event, previousHash, hash }) => ({
-    run_id: event.run, seq: event.seq, version: event.version, type: event.type, command: event.command, occurred_at: event.occurredAt, recorded_at: event.recordedAt, actor: event.actor, source: event.source,
-    step: event.step ?? null, iteration: event.iteration ?? null, data: event.data, previous_hash: previousHash, hash,
-  })));
+  const given = JSON.stringify(
+    rows.map(({ event, previousHash, hash }) => ({
+      run_id: event.run,
+      seq: event.seq,
+      version: event.version,
+      type: event.type,
+      command: event.command,
+      occurred_at: event.occurredAt,
+      recorded_at: event.recordedAt,
+      actor: event.actor,
+      source: event.source,
+      step: event.step ?? null,
+      iteration: event.iteration ?? null,
+      data: event.data,
+      previous_hash: previousHash,
+      hash,
+    })),
+  );
   await tx.execute(sql`insert into run_event (run_id, seq, version, type, command, occurred_at, recorded_at, actor, source, step, iteration, data, previous_hash, hash)
     select run_id, seq, version, type, command, occurred_at, recorded_at, actor, source, step, iteration, data, previous_hash, hash from jsonb_to_recordset(${given}::jsonb) as given
     (run_id uuid, seq integer, version smallint, type text, command text, occurred_at timestamptz, recorded_at timestamptz, actor jsonb, source text, step text, iteration smallint, data jsonb, previous_hash text, hash text)`);
@@ -104,22 +163,59 @@ function bookingOf(event: RunEvent, state: RunState, runId: string): (typeof ref
   if (event.type !== 'stimulusChanged' || !event.data.litres || Number(event.data.litres) <= 0) return [];
   const binding = state.stimuli.find((span) => span.offSeq === event.seq)?.binding;
   const bottle = state.bindings.find((candidate) => candidate.seq === binding)?.reference.id;
-  return bottle ? [{ referenceId: bottle, runId, seq: event.seq, litres: event.data.litres, at: new Date(event.occurredAt), by: event.actor.name }] : [];
+  return bottle
+    ? [
+        {
+          referenceId: bottle,
+          runId,
+          seq: event.seq,
+          litres: event.data.litres,
+          at: new Date(event.occurredAt),
+          by: event.actor.name,
+        },
+      ]
+    : [];
 }
 
 async function keepSummary(tx: Transaction, row: typeof run.$inferSelect, state: RunState, procedure: Procedure): Promise<void> {
   const summary = summarise(procedure, state);
   const instant = (text: string | null) => (text ? new Date(text) : null);
   const values = {
-    lastSeq: state.seq, status: state.status, asFound: summary.asFound, asLeft: summary.asLeft, adjusted: summary.adjusted, practice: state.started?.practice ?? false,
-    startedAt: instant(state.startedAt)!, finishedAt: instant(state.finishedAt), approvedAt: instant(state.approvedAt), technician: state.technician?.name ?? '',
+    lastSeq: state.seq,
+    status: state.status,
+    asFound: summary.asFound,
+    asLeft: summary.asLeft,
+    adjusted: summary.adjusted,
+    practice: state.started?.practice ?? false,
+    startedAt: instant(state.startedAt)!,
+    finishedAt: instant(state.finishedAt),
+    approvedAt: instant(state.approvedAt),
+    technician: state.technician?.name ?? '',
   };
-  await tx.insert(runSummary).values({ runId: row.id, assetId: row.assetId, customerId: row.customerId, ...values }).onConflictDoUpdate({ target: runSummary.runId, set: values });
+  await tx
+    .insert(runSummary)
+    .values({ runId: row.id, assetId: row.assetId, customerId: row.customerId, ...values })
+    .onConflictDoUpdate({ target: runSummary.runId, set: values });
   await tx.delete(channelResult).where(eq(channelResult.runId, row.id));
   if (summary.results.length === 0) return;
-  await tx.insert(channelResult).values(summary.results.map((result) => ({
-    runId: row.id, channel: result.channel, point: result.point, assetId: row.assetId, label: result.label, unit: result.unit, target: result.target,
-    foundText: result.asFound?.text ?? null, foundError: result.asFound?.error ?? null, foundState: result.asFound?.state ?? null, leftText: result.asLeft?.text ?? null, leftError: result.asLeft?.error ?? null,
-    leftExpanded: result.asLeft?.expanded ?? null, leftState: result.asLeft?.state ?? null, adjusted: result.adjusted, at: instant(state.startedAt)!,
-  })));
+  await tx.insert(channelResult).values(
+    summary.results.map((result) => ({
+      runId: row.id,
+      channel: result.channel,
+      point: result.point,
+      assetId: row.assetId,
+      label: result.label,
+      unit: result.unit,
+      target: result.target,
+      foundText: result.asFound?.text ?? null,
+      foundError: result.asFound?.error ?? null,
+      foundState: result.asFound?.state ?? null,
+      leftText: result.asLeft?.text ?? null,
+      leftError: result.asLeft?.error ?? null,
+      leftExpanded: result.asLeft?.expanded ?? null,
+      leftState: result.asLeft?.state ?? null,
+      adjusted: result.adjusted,
+      at: instant(state.startedAt)!,
+    })),
+  );
 }

@@ -25,23 +25,53 @@ export interface RunView {
 export async function runView(tx: Transaction, id: string): Promise<RunView | null> {
   const loaded = await loadRun(tx, id);
   if (!loaded) return null;
-  const [row] = await tx.select({ asset, model: instrumentModel.name, customer: customer.name }).from(asset)
-    .innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id)).innerJoin(customer, eq(asset.customerId, customer.id)).where(eq(asset.id, loaded.row.assetId));
+  const [row] = await tx
+    .select({ asset, model: instrumentModel.name, customer: customer.name })
+    .from(asset)
+    .innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id))
+    .innerJoin(customer, eq(asset.customerId, customer.id))
+    .where(eq(asset.id, loaded.row.assetId));
   const [ticketRow] = loaded.row.ticketId ? await tx.select().from(ticket).where(eq(ticket.id, loaded.row.ticketId)) : [];
   const settings = await readSettings(tx);
   const shelf = await referenceSnapshots(tx);
   return {
-    state: loaded.state, procedure: loaded.procedure, today: dateIn(settings.zone, new Date()),
-    ticket: ticketRow ? { id: ticketRow.id, code: ticketRow.code, place: ticketRow.place, wish: ticketRow.wish, promiseOn: ticketRow.promiseOn, dueAgreed: ticketRow.dueAgreed } : null,
-    asset: { id: row!.asset.id, maker: row!.asset.maker, model: row!.model, serial: row!.asset.serial, tag: row!.asset.tag, status: row!.asset.status },
-    customer: row!.customer, shelf, earlier: await earlierErrors(tx, loaded.row.assetId, id),
+    state: loaded.state,
+    procedure: loaded.procedure,
+    today: dateIn(settings.zone, new Date()),
+    ticket: ticketRow
+      ? {
+          id: ticketRow.id,
+          code: ticketRow.code,
+          place: ticketRow.place,
+          wish: ticketRow.wish,
+          promiseOn: ticketRow.promiseOn,
+          dueAgreed: ticketRow.dueAgreed,
+        }
+      : null,
+    asset: {
+      id: row!.asset.id,
+      maker: row!.asset.maker,
+      model: row!.model,
+      serial: row!.asset.serial,
+      tag: row!.asset.tag,
+      status: row!.asset.status,
+    },
+    customer: row!.customer,
+    shelf,
+    earlier: await earlierErrors(tx, loaded.row.assetId, id),
   };
 }
 
 async function earlierErrors(tx: Transaction, assetId: string, notThis: string): Promise<RunView['earlier']> {
-  const rows = await tx.select({ channel: channelResult.channel, point: channelResult.point, error: channelResult.foundError, at: channelResult.at }).from(channelResult)
+  const rows = await tx
+    .select({ channel: channelResult.channel, point: channelResult.point, error: channelResult.foundError, at: channelResult.at })
+    .from(channelResult)
     .innerJoin(runSummary, eq(channelResult.runId, runSummary.runId))
-    .where(and(eq(channelResult.assetId, assetId), ne(channelResult.runId, notThis), sql`${channelResult.foundError} is not null`)).orderBy(desc(channelResult.at)).limit(60);
+    .where(
+      and(eq(channelResult.assetId, assetId), ne(channelResult.runId, notThis), sql`${channelResult.foundError} is not null`),
+    )
+    .orderBy(desc(channelResult.at))
+    .limit(60);
   const grouped: RunView['earlier'] = {};
   for (const row of rows) (grouped[`${row.channel}/${row.point}`] ??= []).push({ error: row.error!, at: row.at.toISOString() });
   return grouped;

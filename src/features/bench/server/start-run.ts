@@ -22,14 +22,23 @@ export async function startRun(context: UseCaseContext, { ticketId }: { ticketId
   const prepared = await prepareRun(context, ticketId);
   if ('run' in prepared) return prepared;
   const { loaded, started } = prepared;
-  const drafts = handle({ procedure: loaded.procedure, state: loaded.state, command: { type: 'start', started }, context: { now: now.toISOString(), today: '', actor, references: {}, allowSamePerson: false } });
+  const drafts = handle({
+    procedure: loaded.procedure,
+    state: loaded.state,
+    command: { type: 'start', started },
+    context: { now: now.toISOString(), today: '', actor, references: {}, allowSamePerson: false },
+  });
   if (isRefusal(drafts)) throw Problem.fromRefusal(drafts);
   await append(context, loaded, `start-${loaded.row.id}`, drafts);
   return { run: loaded.row.id };
 }
 
 /** Stores a run whose events were made elsewhere by the same `handle` (a station's log, the demo's history). */
-export async function recordRun(context: UseCaseContext, ticketId: string, make: (run: string, procedure: Procedure, started: StartedData) => RunEvent[]): Promise<{ run: string }> {
+export async function recordRun(
+  context: UseCaseContext,
+  ticketId: string,
+  make: (run: string, procedure: Procedure, started: StartedData) => RunEvent[],
+): Promise<{ run: string }> {
   const prepared = await prepareRun(context, ticketId);
   if ('run' in prepared) return prepared;
   const { loaded, started } = prepared;
@@ -37,39 +46,98 @@ export async function recordRun(context: UseCaseContext, ticketId: string, make:
   return { run: loaded.row.id };
 }
 
-async function prepareRun({ tx, now }: UseCaseContext, ticketId: string): Promise<{ run: string } | { loaded: LoadedRun; started: StartedData }> {
+async function prepareRun(
+  { tx, now }: UseCaseContext,
+  ticketId: string,
+): Promise<{ run: string } | { loaded: LoadedRun; started: StartedData }> {
   const [row] = await tx.select().from(ticket).where(eq(ticket.id, ticketId)).for('update');
   if (!row) throw new Problem('This ticket does not exist.', {}, 404);
   if (row.runId) return { run: row.runId };
-  if (row.status !== 'onBench') throw new Problem('Put the ticket on a bench place first: its warm-up clock runs there.', {}, 409);
-  const [found] = await tx.select({ asset, model: instrumentModel }).from(asset).innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id)).where(eq(asset.id, row.assetId));
+  if (row.status !== 'onBench')
+    throw new Problem('Put the ticket on a bench place first: its warm-up clock runs there.', {}, 409);
+  const [found] = await tx
+    .select({ asset, model: instrumentModel })
+    .from(asset)
+    .innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id))
+    .where(eq(asset.id, row.assetId));
   const procedure = found?.model.procedureId ? shippedProcedure(found.model.procedureId) : undefined;
-  if (!found || !procedure) throw new Problem(`There is no procedure for ${found?.model.maker ?? ''} ${found?.model.name ?? 'this model'} yet. Work on paper and keep the ticket open.`, {}, 409);
+  if (!found || !procedure)
+    throw new Problem(
+      `There is no procedure for ${found?.model.maker ?? ''} ${found?.model.name ?? 'this model'} yet. Work on paper and keep the ticket open.`,
+      {},
+      409,
+    );
   await freeze(tx, procedure, now);
-  const channels = await tx.select().from(assetChannel).where(eq(assetChannel.assetId, row.assetId)).orderBy(asc(assetChannel.position));
+  const channels = await tx
+    .select()
+    .from(assetChannel)
+    .where(eq(assetChannel.assetId, row.assetId))
+    .orderBy(asc(assetChannel.position));
   const started: StartedData = {
-    procedure: { id: procedure.id, version: procedure.version }, origin: 'guided', rule: row.rule, coverage: 0.9545, practice: isPractice(), ...(row.placedAt ? { placedAt: row.placedAt.toISOString() } : {}),
-    items: [{ id: 'body', part: 'body', assetId: row.assetId, model: `${found.model.maker} ${found.model.name}`, serial: found.asset.serial, properties: found.model.properties }],
+    procedure: { id: procedure.id, version: procedure.version },
+    origin: 'guided',
+    rule: row.rule,
+    coverage: 0.9545,
+    practice: isPractice(),
+    ...(row.placedAt ? { placedAt: row.placedAt.toISOString() } : {}),
+    items: [
+      {
+        id: 'body',
+        part: 'body',
+        assetId: row.assetId,
+        model: `${found.model.maker} ${found.model.name}`,
+        serial: found.asset.serial,
+        properties: found.model.properties,
+      },
+    ],
     channels: channels.filter((channel) => procedure.channels.some((place) => place.role === channel.role)).map(toRunChannel),
   };
   const id = randomUUID();
-  const [runRow] = await tx.insert(run).values({ id, ticketId, assetId: row.assetId, customerId: row.customerId, procedureId: procedure.id, procedureVersion: procedure.version, createdAt: now }).returning();
+  const [runRow] = await tx
+    .insert(run)
+    .values({
+      id,
+      ticketId,
+      assetId: row.assetId,
+      customerId: row.customerId,
+      procedureId: procedure.id,
+      procedureVersion: procedure.version,
+      createdAt: now,
+    })
+    .returning();
   await tx.update(ticket).set({ runId: id }).where(eq(ticket.id, ticketId));
   return { loaded: { procedure, state: emptyState(id), events: [], row: runRow!, lastHash: '0'.repeat(64) }, started };
 }
 
 export function toRunChannel(row: ChannelRow): RunChannel {
   return {
-    id: row.id, role: row.role, item: 'body', label: row.label, measurand: row.measurand, unit: row.unit, resolution: row.resolution, lowest: row.lowest, highest: row.highest, tolerance: row.tolerance, status: row.status,
-    ...(row.calibrationGas ? { calibrationGas: row.calibrationGas } : {}), ...(row.sensorSerial ? { sensorSerial: row.sensorSerial } : {}), ...(row.principle ? { principle: row.principle } : {}),
-    ...(row.cleanAir ? { cleanAir: row.cleanAir } : {}), ...(row.scale ? { scale: row.scale } : {}),
+    id: row.id,
+    role: row.role,
+    item: 'body',
+    label: row.label,
+    measurand: row.measurand,
+    unit: row.unit,
+    resolution: row.resolution,
+    lowest: row.lowest,
+    highest: row.highest,
+    tolerance: row.tolerance,
+    status: row.status,
+    ...(row.calibrationGas ? { calibrationGas: row.calibrationGas } : {}),
+    ...(row.sensorSerial ? { sensorSerial: row.sensorSerial } : {}),
+    ...(row.principle ? { principle: row.principle } : {}),
+    ...(row.cleanAir ? { cleanAir: row.cleanAir } : {}),
+    ...(row.scale ? { scale: row.scale } : {}),
   };
 }
 
 /** Keeps the procedure as it is at its first use. A shipped one that was changed without a new version is refused: the old runs would lose their meaning. */
 async function freeze(tx: Transaction, procedure: Procedure, now: Date): Promise<void> {
   const hash = contentHash(procedure);
-  await tx.insert(procedureVersion).values({ id: procedure.id, version: procedure.version, document: procedure, hash, frozenAt: now }).onConflictDoNothing();
+  await tx
+    .insert(procedureVersion)
+    .values({ id: procedure.id, version: procedure.version, document: procedure, hash, frozenAt: now })
+    .onConflictDoNothing();
   const rows = await tx.select().from(procedureVersion).where(eq(procedureVersion.id, procedure.id));
-  if (rows.find((row) => row.version === procedure.version)?.hash !== hash) throw new Error(`procedure ${procedure.id} version ${procedure.version} was changed after a run used it`);
+  if (rows.find((row) => row.version === procedure.version)?.hash !== hash)
+    throw new Error(`procedure ${procedure.id} version ${procedure.version} was changed after a run used it`);
 }

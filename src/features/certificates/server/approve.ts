@@ -14,7 +14,11 @@ import { readSettings, type WorkshopSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
 import { signHash } from './sign';
 
-export interface Issued { id: string; number: string; repeated: boolean }
+export interface Issued {
+  id: string;
+  number: string;
+  repeated: boolean;
+}
 
 /**
  * Approves a finished run and issues its certificate: the run is locked, everything prepared, the number taken last, then hashed, signed, inserted.
@@ -22,7 +26,11 @@ export interface Issued { id: string; number: string; repeated: boolean }
  */
 export async function approveRun(context: UseCaseContext, { runId, note }: { runId: string; note?: string }): Promise<Issued> {
   const { tx } = context;
-  const given = await giveCommand(context, { run: runId, commandId: `approve-${runId}`, command: { type: 'approve', ...(note ? { note } : {}) } });
+  const given = await giveCommand(context, {
+    run: runId,
+    commandId: `approve-${runId}`,
+    command: { type: 'approve', ...(note ? { note } : {}) },
+  });
   if (isRefusal(given)) {
     const [issued] = given.code === 'wrongStatus' ? await tx.select().from(certificate).where(eq(certificate.runId, runId)) : [];
     if (issued) return { id: issued.id, number: issued.number, repeated: true };
@@ -30,7 +38,8 @@ export async function approveRun(context: UseCaseContext, { runId, note }: { run
   }
   const [existing] = await tx.select().from(certificate).where(eq(certificate.runId, runId));
   if (existing) return { id: existing.id, number: existing.number, repeated: true };
-  if (given.loaded.state.started?.practice && process.env.WERKBANK_ALLOW_PRACTICE !== '1') throw new Problem('This run was made with time speeded up: it is practice and can’t become a certificate.', {}, 409);
+  if (given.loaded.state.started?.practice && process.env.WERKBANK_ALLOW_PRACTICE !== '1')
+    throw new Problem('This run was made with time speeded up: it is practice and can’t become a certificate.', {}, 409);
   return issue(context, given.loaded);
 }
 
@@ -44,56 +53,126 @@ async function issue(context: UseCaseContext, loaded: LoadedRun): Promise<Issued
   const due = await dueAfter(context, { assetId: row.assetId, from: calibrated, inTolerance: summary.asLeft === 'within' });
   const outOfService = Object.values(state.retired).some((entry) => entry.consequence === 'outOfService');
   const source = {
-    procedure, state, laboratory: laboratoryOf(settings), customer: facts.customer, item: facts.item, received: facts.received ?? calibrated, issued: dateIn(settings.zone, now), calibrated,
-    due: due && facts.dueAgreed ? { date: due.date, reason: due.basis.reason } : null, suppliedByCustomer: facts.supplied, authorisedBy: actor, lastHash: loaded.lastHash,
+    procedure,
+    state,
+    laboratory: laboratoryOf(settings),
+    customer: facts.customer,
+    item: facts.item,
+    received: facts.received ?? calibrated,
+    issued: dateIn(settings.zone, now),
+    calibrated,
+    due: due && facts.dueAgreed ? { date: due.date, reason: due.basis.reason } : null,
+    suppliedByCustomer: facts.supplied,
+    authorisedBy: actor,
+    lastHash: loaded.lastHash,
   };
   const year = Number(source.issued.slice(0, 4));
   const serial = await nextNumber(tx, 'certificate', year);
   const number = `C-${year}-${String(serial).padStart(5, '0')}`;
   const content: CertificateContent = certificateContent({ ...source, number });
-  const id = await insertCertificate(context, { content, year, serial, runId: row.id, ticketId: row.ticketId, assetId: row.assetId, customerId: row.customerId, replaces: null });
+  const id = await insertCertificate(context, {
+    content,
+    year,
+    serial,
+    runId: row.id,
+    ticketId: row.ticketId,
+    assetId: row.assetId,
+    customerId: row.customerId,
+    replaces: null,
+  });
   await keepDue(context, { assetId: row.assetId, due: due && { ...due, basis: { ...due.basis, certificate: number } } });
-  await tx.update(asset).set({ status: outOfService ? 'outOfService' : 'active' }).where(eq(asset.id, row.assetId));
+  await tx
+    .update(asset)
+    .set({ status: outOfService ? 'outOfService' : 'active' })
+    .where(eq(asset.id, row.assetId));
   return { id, number, repeated: false };
 }
 
 const laboratoryOf = (settings: WorkshopSettings) => ({ name: settings.name, address: settings.address, place: settings.place });
 
-export async function insertCertificate({ tx, actor, now }: UseCaseContext, made: {
-  content: CertificateContent; year: number; serial: number; runId: string; ticketId: string | null; assetId: string; customerId: string; replaces: string | null;
-}): Promise<string> {
+export async function insertCertificate(
+  { tx, actor, now }: UseCaseContext,
+  made: {
+    content: CertificateContent;
+    year: number;
+    serial: number;
+    runId: string;
+    ticketId: string | null;
+    assetId: string;
+    customerId: string;
+    replaces: string | null;
+  },
+): Promise<string> {
   const { content, ...rest } = made;
   const hash = contentHash(content);
   const id = randomUUID();
   await tx.insert(certificate).values({
-    id, ...rest, content, hash, ...(await signHash(tx, hash, now)), number: content.number, revision: content.revision, kind: content.kind,
+    id,
+    ...rest,
+    content,
+    hash,
+    ...(await signHash(tx, hash, now)),
+    number: content.number,
+    revision: content.revision,
+    kind: content.kind,
     // A random token, never the guessable number, stands on label and PDF.
-    token: randomBytes(18).toString('base64url'), issuedAt: now, issuedBy: actor.name,
+    token: randomBytes(18).toString('base64url'),
+    issuedAt: now,
+    issuedBy: actor.name,
   });
   return id;
 }
 
 /** What the certificate says that isn't in the run: whose instrument, how it came in, what the customer told us. */
 async function factsFor({ tx }: UseCaseContext, { row }: LoadedRun) {
-  const [found] = await tx.select({ asset, model: instrumentModel.name, customer }).from(asset).innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id)).innerJoin(customer, eq(asset.customerId, customer.id)).where(eq(asset.id, row.assetId));
-  const [came] = row.ticketId ? await tx.select({ ticket, receipt }).from(ticket).innerJoin(receipt, eq(ticket.receiptId, receipt.id)).where(eq(ticket.id, row.ticketId)) : [];
+  const [found] = await tx
+    .select({ asset, model: instrumentModel.name, customer })
+    .from(asset)
+    .innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id))
+    .innerJoin(customer, eq(asset.customerId, customer.id))
+    .where(eq(asset.id, row.assetId));
+  const [came] = row.ticketId
+    ? await tx
+        .select({ ticket, receipt })
+        .from(ticket)
+        .innerJoin(receipt, eq(ticket.receiptId, receipt.id))
+        .where(eq(ticket.id, row.ticketId))
+    : [];
   const { zone } = await readSettings(tx);
   const { name, address, contact } = found!.customer;
   return {
-    customer: { name, address, contact: came?.receipt.contact || contact }, received: came ? dateIn(zone, came.receipt.receivedAt) : null, dueAgreed: came?.ticket.dueAgreed ?? false,
-    item: { maker: found!.asset.maker, model: found!.model, serial: found!.asset.serial, tag: found!.asset.tag, condition: conditionText(came?.ticket.inspection ?? {}) },
-    supplied: [...(found!.asset.tag ? [`Customer’s tag: ${found!.asset.tag}.`] : []), ...(came ? [`Asked for: ${came.ticket.wish}.`] : []), ...(came?.ticket.note ? [came.ticket.note] : [])],
+    customer: { name, address, contact: came?.receipt.contact || contact },
+    received: came ? dateIn(zone, came.receipt.receivedAt) : null,
+    dueAgreed: came?.ticket.dueAgreed ?? false,
+    item: {
+      maker: found!.asset.maker,
+      model: found!.model,
+      serial: found!.asset.serial,
+      tag: found!.asset.tag,
+      condition: conditionText(came?.ticket.inspection ?? {}),
+    },
+    supplied: [
+      ...(found!.asset.tag ? [`Customer’s tag: ${found!.asset.tag}.`] : []),
+      ...(came ? [`Asked for: ${came.ticket.wish}.`] : []),
+      ...(came?.ticket.note ? [came.ticket.note] : []),
+    ],
   };
 }
 
 function conditionText(inspection: Inspection): string[] {
-  const faults = Object.entries(inspection).filter(([, entry]) => entry.result === 'fault').map(([item, entry]) => `${item}: ${entry.note ?? 'fault'}`);
+  const faults = Object.entries(inspection)
+    .filter(([, entry]) => entry.result === 'fault')
+    .map(([item, entry]) => `${item}: ${entry.note ?? 'fault'}`);
   if (faults.length) return faults;
   return Object.keys(inspection).length ? ['Inspected on receipt: no fault found.'] : ['Not inspected on receipt.'];
 }
 
 /** Sends a finished run back to the technician with a note. */
 export async function sendBack(context: UseCaseContext, { runId, note }: { runId: string; note: string }): Promise<void> {
-  const given = await giveCommand(context, { run: runId, commandId: `send-back-${randomUUID()}`, command: { type: 'sendBack', note } });
+  const given = await giveCommand(context, {
+    run: runId,
+    commandId: `send-back-${randomUUID()}`,
+    command: { type: 'sendBack', note },
+  });
   if (isRefusal(given)) throw Problem.fromRefusal(given);
 }

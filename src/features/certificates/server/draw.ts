@@ -13,8 +13,18 @@ let ready = false;
 function prepare(): void {
   if (ready) return;
   pdfmake.setFonts({
-    Sans: { normal: sans('400Regular'), bold: sans('600SemiBold'), italics: sans('400Regular_Italic'), bolditalics: sans('600SemiBold') },
-    Mono: { normal: mono('400Regular'), bold: mono('600SemiBold'), italics: mono('400Regular'), bolditalics: mono('600SemiBold') },
+    Sans: {
+      normal: sans('400Regular'),
+      bold: sans('600SemiBold'),
+      italics: sans('400Regular_Italic'),
+      bolditalics: sans('600SemiBold'),
+    },
+    Mono: {
+      normal: mono('400Regular'),
+      bold: mono('600SemiBold'),
+      italics: mono('400Regular'),
+      bolditalics: mono('600SemiBold'),
+    },
   });
   // Nothing is fetched, and nothing but the fonts is read.
   pdfmake.setUrlAccessPolicy(() => false);
@@ -22,24 +32,64 @@ function prepare(): void {
   ready = true;
 }
 
-export interface Stamp { hash: string; token: string; signature: string; keyId: string; issuedAt: Date; origin: string }
+export interface Stamp {
+  hash: string;
+  token: string;
+  signature: string;
+  keyId: string;
+  issuedAt: Date;
+  origin: string;
+}
 
 /** The page as pdfmake wants it, from the content alone: the same content gives the same bytes. Exported for the bench that times drawing without the rest. */
 export function certificateDefinition(content: CertificateContent, stamp: Stamp): TDocumentDefinitions {
   const revision = content.revision ? `, revision ${content.revision}` : '';
   const json = canonicalJson({ content, hash: stamp.hash, signature: stamp.signature, keyId: stamp.keyId });
   return {
-    version: '1.7', subset: 'PDF/A-3b', lang: 'en', pageSize: 'A4', pageMargins: [48, 48, 48, 56],
-    info: { title: `${content.title} ${content.number}${revision}`, author: content.laboratory.name, creationDate: stamp.issuedAt, modDate: stamp.issuedAt },
-    files: { 'certificate.json': { src: `data:application/json;base64,${Buffer.from(json).toString('base64')}`, name: 'certificate.json', type: 'application/json', relationship: 'Data', creationDate: stamp.issuedAt, modifiedDate: stamp.issuedAt } },
+    version: '1.7',
+    subset: 'PDF/A-3b',
+    lang: 'en',
+    pageSize: 'A4',
+    pageMargins: [48, 48, 48, 56],
+    info: {
+      title: `${content.title} ${content.number}${revision}`,
+      author: content.laboratory.name,
+      creationDate: stamp.issuedAt,
+      modDate: stamp.issuedAt,
+    },
+    files: {
+      'certificate.json': {
+        src: `data:application/json;base64,${Buffer.from(json).toString('base64')}`,
+        name: 'certificate.json',
+        type: 'application/json',
+        relationship: 'Data',
+        creationDate: stamp.issuedAt,
+        modifiedDate: stamp.issuedAt,
+      },
+    },
     defaultStyle: { font: 'Sans', fontSize: 9, lineHeight: 1.08, color: PAPER.ink },
-    header: (page: number): Content => (page === 1 ? '' : { text: `${content.number}${revision}`, alignment: 'right', margin: [48, 28, 48, 0], fontSize: 8.5, color: PAPER.quiet }),
+    header: (page: number): Content =>
+      page === 1
+        ? ''
+        : {
+            text: `${content.number}${revision}`,
+            alignment: 'right',
+            margin: [48, 28, 48, 0],
+            fontSize: 8.5,
+            color: PAPER.quiet,
+          },
     footer: (page: number, pages: number): Content => ({
-      margin: [48, 14, 48, 0], fontSize: 8, color: PAPER.quiet,
-      columns: [{ width: '*', text: `${content.laboratory.name} · ${content.laboratory.place}` }, { width: 'auto', text: `${content.title} ${content.number}${revision} · page ${page} of ${pages}` }],
+      margin: [48, 14, 48, 0],
+      fontSize: 8,
+      color: PAPER.quiet,
+      columns: [
+        { width: '*', text: `${content.laboratory.name} · ${content.laboratory.place}` },
+        { width: 'auto', text: `${content.title} ${content.number}${revision} · page ${page} of ${pages}` },
+      ],
     }),
     // A heading never stands alone at the foot of a page.
-    pageBreakBefore: (node: { headlineLevel?: number }, nodes: { getFollowingNodesOnPage: () => unknown[] }) => node.headlineLevel === 1 && nodes.getFollowingNodesOnPage().length < 8,
+    pageBreakBefore: (node: { headlineLevel?: number }, nodes: { getFollowingNodesOnPage: () => unknown[] }) =>
+      node.headlineLevel === 1 && nodes.getFollowingNodesOnPage().length < 8,
     content: certificateBody(content, { hash: stamp.hash, verify: `${stamp.origin}/verify/${stamp.token}` }),
   } as TDocumentDefinitions;
 }

@@ -8,33 +8,70 @@ const newer = alias(certificate, 'newer');
 /** One certificate with the revision that replaced it, if any. */
 export async function certificateById(tx: Transaction, id: string) {
   if (!/^[0-9a-f-]{36}$/.test(id)) return null;
-  const [row] = await tx.select({ certificate, replacedBy: newer.id, replacedByRevision: newer.revision }).from(certificate).leftJoin(newer, eq(newer.replaces, certificate.id)).where(eq(certificate.id, id));
+  const [row] = await tx
+    .select({ certificate, replacedBy: newer.id, replacedByRevision: newer.revision })
+    .from(certificate)
+    .leftJoin(newer, eq(newer.replaces, certificate.id))
+    .where(eq(certificate.id, id));
   return row ?? null;
 }
 
-export interface Verification { state: 'genuine' | 'replaced' | 'unknown'; number?: string; revision?: number; issued?: string; newest?: { number: string; revision: number } }
+export interface Verification {
+  state: 'genuine' | 'replaced' | 'unknown';
+  number?: string;
+  revision?: number;
+  issued?: string;
+  newest?: { number: string; revision: number };
+}
 
 /** What the public page says of a code: nothing private, only whether it is ours and current. */
 export async function verifyToken(tx: Transaction, token: string): Promise<Verification> {
   if (!/^[\w-]{20,40}$/.test(token)) return { state: 'unknown' };
-  const [row] = await tx.select({ certificate, revision: newer.revision }).from(certificate).leftJoin(newer, eq(newer.replaces, certificate.id)).where(eq(certificate.token, token));
+  const [row] = await tx
+    .select({ certificate, revision: newer.revision })
+    .from(certificate)
+    .leftJoin(newer, eq(newer.replaces, certificate.id))
+    .where(eq(certificate.token, token));
   if (!row) return { state: 'unknown' };
   const { number, revision, content } = row.certificate;
   const facts = { number, revision, issued: content.dates.issued };
-  return row.revision === null ? { state: 'genuine', ...facts } : { state: 'replaced', ...facts, newest: { number, revision: row.revision } };
+  return row.revision === null
+    ? { state: 'genuine', ...facts }
+    : { state: 'replaced', ...facts, newest: { number, revision: row.revision } };
 }
 
 /** Newest first, paged by key: `before` is the last row's issue time and id. */
 export async function listCertificates(tx: Transaction, { before, pageSize = 30 }: { before?: string; pageSize?: number }) {
   const [at, id] = (before ?? '').split('~');
   const instant = at && !Number.isNaN(Date.parse(at)) && /^[0-9a-f-]{36}$/.test(id ?? '') ? new Date(at) : null;
-  const rows = await tx.select({
-    id: certificate.id, number: certificate.number, revision: certificate.revision, kind: certificate.kind, issuedAt: certificate.issuedAt, serial: asset.serial, maker: asset.maker, model: instrumentModel.name, customer: customer.name,
-    asFound: runSummary.asFound, asLeft: runSummary.asLeft, replacedBy: newer.id,
-  }).from(certificate).innerJoin(asset, eq(certificate.assetId, asset.id)).innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id)).innerJoin(customer, eq(certificate.customerId, customer.id))
-    .innerJoin(runSummary, eq(certificate.runId, runSummary.runId)).leftJoin(newer, eq(newer.replaces, certificate.id))
-    .where(instant ? or(lt(certificate.issuedAt, instant), and(eq(certificate.issuedAt, instant), sql`${certificate.id} > ${id}`)) : undefined)
-    .orderBy(desc(certificate.issuedAt), certificate.id).limit(pageSize + 1);
+  const rows = await tx
+    .select({
+      id: certificate.id,
+      number: certificate.number,
+      revision: certificate.revision,
+      kind: certificate.kind,
+      issuedAt: certificate.issuedAt,
+      serial: asset.serial,
+      maker: asset.maker,
+      model: instrumentModel.name,
+      customer: customer.name,
+      asFound: runSummary.asFound,
+      asLeft: runSummary.asLeft,
+      replacedBy: newer.id,
+    })
+    .from(certificate)
+    .innerJoin(asset, eq(certificate.assetId, asset.id))
+    .innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id))
+    .innerJoin(customer, eq(certificate.customerId, customer.id))
+    .innerJoin(runSummary, eq(certificate.runId, runSummary.runId))
+    .leftJoin(newer, eq(newer.replaces, certificate.id))
+    .where(
+      instant
+        ? or(lt(certificate.issuedAt, instant), and(eq(certificate.issuedAt, instant), sql`${certificate.id} > ${id}`))
+        : undefined,
+    )
+    .orderBy(desc(certificate.issuedAt), certificate.id)
+    .limit(pageSize + 1);
   const page = rows.slice(0, pageSize);
   const last = page.at(-1);
   return { rows: page, next: rows.length > pageSize && last ? `${last.issuedAt.toISOString()}~${last.id}` : null };
@@ -42,7 +79,25 @@ export async function listCertificates(tx: Transaction, { before, pageSize = 30 
 
 /** Runs that wait for the signatory, oldest first. */
 export async function waitingForApproval(tx: Transaction) {
-  return tx.select({ runId: runSummary.runId, finishedAt: runSummary.finishedAt, technician: runSummary.technician, asFound: runSummary.asFound, asLeft: runSummary.asLeft, serial: asset.serial, maker: asset.maker, model: instrumentModel.name, customer: customer.name, code: ticket.code })
-    .from(runSummary).innerJoin(asset, eq(runSummary.assetId, asset.id)).innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id)).innerJoin(customer, eq(runSummary.customerId, customer.id)).leftJoin(ticket, eq(ticket.runId, runSummary.runId))
-    .where(and(eq(runSummary.status, 'finished'), isNull(runSummary.approvedAt))).orderBy(runSummary.finishedAt).limit(100);
+  return tx
+    .select({
+      runId: runSummary.runId,
+      finishedAt: runSummary.finishedAt,
+      technician: runSummary.technician,
+      asFound: runSummary.asFound,
+      asLeft: runSummary.asLeft,
+      serial: asset.serial,
+      maker: asset.maker,
+      model: instrumentModel.name,
+      customer: customer.name,
+      code: ticket.code,
+    })
+    .from(runSummary)
+    .innerJoin(asset, eq(runSummary.assetId, asset.id))
+    .innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id))
+    .innerJoin(customer, eq(runSummary.customerId, customer.id))
+    .leftJoin(ticket, eq(ticket.runId, runSummary.runId))
+    .where(and(eq(runSummary.status, 'finished'), isNull(runSummary.approvedAt)))
+    .orderBy(runSummary.finishedAt)
+    .limit(100);
 }

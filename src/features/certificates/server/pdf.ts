@@ -6,13 +6,26 @@ import type { UseCaseContext } from '@/platform/use-case';
 import { drawCertificate } from './draw';
 
 /** The PDF of a certificate: drawn at the first opening, then kept. */
-export async function certificatePdfOf({ tx, now }: Pick<UseCaseContext, 'tx' | 'now'>, id: string): Promise<{ bytes: Buffer; name: string }> {
+export async function certificatePdfOf(
+  { tx, now }: Pick<UseCaseContext, 'tx' | 'now'>,
+  id: string,
+): Promise<{ bytes: Buffer; name: string }> {
   const [row] = /^[0-9a-f-]{36}$/.test(id) ? await tx.select().from(certificate).where(eq(certificate.id, id)) : [];
   if (!row) throw new Problem('This certificate does not exist.', {}, 404);
   const name = `${row.number}${row.revision ? `-r${row.revision}` : ''}.pdf`;
   const [kept] = await tx.select().from(certificatePdf).where(eq(certificatePdf.certificateId, id));
   if (kept) return { bytes: kept.bytes, name };
-  const bytes = await drawCertificate(row.content, { hash: row.hash, token: row.token, signature: row.signature, keyId: row.keyId, issuedAt: row.issuedAt, origin: process.env.WERKBANK_ORIGIN ?? '' });
-  await tx.insert(certificatePdf).values({ certificateId: id, bytes, hash: createHash('sha256').update(bytes).digest('hex'), drawnAt: now }).onConflictDoNothing();
+  const bytes = await drawCertificate(row.content, {
+    hash: row.hash,
+    token: row.token,
+    signature: row.signature,
+    keyId: row.keyId,
+    issuedAt: row.issuedAt,
+    origin: process.env.WERKBANK_ORIGIN ?? '',
+  });
+  await tx
+    .insert(certificatePdf)
+    .values({ certificateId: id, bytes, hash: createHash('sha256').update(bytes).digest('hex'), drawnAt: now })
+    .onConflictDoNothing();
   return { bytes, name };
 }

@@ -2,7 +2,11 @@ import { createPrivateKey, createPublicKey, sign, verify } from 'node:crypto';
 import { signingKey } from '@/data/schema';
 import type { Transaction } from '@/data/connection';
 
-interface Key { id: string; private: string; public: string }
+interface Key {
+  id: string;
+  private: string;
+  public: string;
+}
 
 function ownKey(): Key {
   const text = process.env.WERKBANK_SIGNING_KEY;

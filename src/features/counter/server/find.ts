@@ -7,19 +7,44 @@ const escape = (text: string) => text.replace(/[\\%_]/g, (sign) => `\\${sign}`);
 /** Customers by part of the name, best first. */
 export async function findCustomers(tx: Transaction, text: string) {
   const like = `%${escape(text.trim())}%`;
-  return tx.select({ id: customer.id, name: customer.name, contact: customer.contact, email: customer.email, agreesDue: customer.agreesDue }).from(customer)
-    .where(or(ilike(customer.name, like), ilike(customer.contact, like))).orderBy(sql`position(lower(${text.trim()}) in lower(${customer.name}))`, customer.name).limit(8);
+  return tx
+    .select({
+      id: customer.id,
+      name: customer.name,
+      contact: customer.contact,
+      email: customer.email,
+      agreesDue: customer.agreesDue,
+    })
+    .from(customer)
+    .where(or(ilike(customer.name, like), ilike(customer.contact, like)))
+    .orderBy(sql`position(lower(${text.trim()}) in lower(${customer.name}))`, customer.name)
+    .limit(8);
 }
 
 /** Instruments by part of serial or tag, with whose they are and whether they are in the house already. */
 export async function findAssets(tx: Transaction, text: string, customerId?: string) {
   const like = `%${escape(text.trim())}%`;
-  return tx.select({
-    id: asset.id, maker: asset.maker, model: instrumentModel.name, serial: asset.serial, tag: asset.tag, customerId: asset.customerId, customer: customer.name, agreesDue: customer.agreesDue, status: asset.status,
-    openTicket: sql<string | null>`(select t.code from ticket t where t.asset_id = ${asset.id} and t.status <> 'returned' limit 1)`,
-  }).from(asset).innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id)).innerJoin(customer, eq(asset.customerId, customer.id))
+  return tx
+    .select({
+      id: asset.id,
+      maker: asset.maker,
+      model: instrumentModel.name,
+      serial: asset.serial,
+      tag: asset.tag,
+      customerId: asset.customerId,
+      customer: customer.name,
+      agreesDue: customer.agreesDue,
+      status: asset.status,
+      openTicket: sql<
+        string | null
+      >`(select t.code from ticket t where t.asset_id = ${asset.id} and t.status <> 'returned' limit 1)`,
+    })
+    .from(asset)
+    .innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id))
+    .innerJoin(customer, eq(asset.customerId, customer.id))
     .where(and(or(ilike(asset.serial, like), ilike(asset.tag, like)), customerId ? eq(asset.customerId, customerId) : undefined))
-    .orderBy(sql`upper(${asset.serial}) <> ${text.trim().toUpperCase()}`, asset.serial).limit(8);
+    .orderBy(sql`upper(${asset.serial}) <> ${text.trim().toUpperCase()}`, asset.serial)
+    .limit(8);
 }
 
 export async function listModels(tx: Transaction) {
@@ -27,7 +52,9 @@ export async function listModels(tx: Transaction) {
 }
 
 export async function channelsOf(tx: Transaction, assetIds: string[]) {
-  return assetIds.length ? tx.select().from(assetChannel).where(inArray(assetChannel.assetId, assetIds)).orderBy(assetChannel.position) : [];
+  return assetIds.length
+    ? tx.select().from(assetChannel).where(inArray(assetChannel.assetId, assetIds)).orderBy(assetChannel.position)
+    : [];
 }
 
 /** Where a scanned code leads: ticket, certificate, serial, tag or lot; several hits lead to the list. */
@@ -35,13 +62,27 @@ export async function scanTarget(tx: Transaction, raw: string): Promise<string |
   const text = raw.trim();
   if (!text) return null;
   const token = /\/verify\/([\w-]+)/.exec(text)?.[1] ?? text;
-  const [foundTicket] = await tx.select({ id: ticket.id, runId: ticket.runId }).from(ticket).where(eq(ticket.code, text.toUpperCase()));
+  const [foundTicket] = await tx
+    .select({ id: ticket.id, runId: ticket.runId })
+    .from(ticket)
+    .where(eq(ticket.code, text.toUpperCase()));
   if (foundTicket) return foundTicket.runId ? `/runs/${foundTicket.runId}` : `/tickets/${foundTicket.id}`;
-  const [foundCertificate] = await tx.select({ id: certificate.id }).from(certificate).where(or(eq(certificate.number, text.toUpperCase()), eq(certificate.token, token))).orderBy(sql`${certificate.revision} desc`);
+  const [foundCertificate] = await tx
+    .select({ id: certificate.id })
+    .from(certificate)
+    .where(or(eq(certificate.number, text.toUpperCase()), eq(certificate.token, token)))
+    .orderBy(sql`${certificate.revision} desc`);
   if (foundCertificate) return `/certificates/${foundCertificate.id}`;
-  const assets = await tx.select({ id: asset.id }).from(asset).where(or(sql`upper(${asset.serial}) = ${text.toUpperCase()}`, sql`upper(${asset.tag}) = ${text.toUpperCase()}`)).limit(2);
+  const assets = await tx
+    .select({ id: asset.id })
+    .from(asset)
+    .where(or(sql`upper(${asset.serial}) = ${text.toUpperCase()}`, sql`upper(${asset.tag}) = ${text.toUpperCase()}`))
+    .limit(2);
   if (assets.length === 1) return `/assets/${assets[0]!.id}`;
-  const [lot] = await tx.select({ id: reference.id }).from(reference).where(sql`upper(${reference.lot}) = ${text.toUpperCase()}`);
+  const [lot] = await tx
+    .select({ id: reference.id })
+    .from(reference)
+    .where(sql`upper(${reference.lot}) = ${text.toUpperCase()}`);
   if (lot) return `/shelf#${lot.id}`;
   return `/assets?q=${encodeURIComponent(text)}`;
 }

@@ -10,10 +10,18 @@ import type { AssetInput, CustomerInput, ReceiptInput } from '../receive-schema'
 
 export async function createCustomer({ tx, now }: UseCaseContext, input: CustomerInput): Promise<{ id: string; name: string }> {
   try {
-    const [row] = await tx.insert(customer).values({ ...input, createdAt: now }).returning({ id: customer.id, name: customer.name });
+    const [row] = await tx
+      .insert(customer)
+      .values({ ...input, createdAt: now })
+      .returning({ id: customer.id, name: customer.name });
     return row!;
   } catch (error) {
-    if (violatedUnique(error) === 'customer_name') throw new Problem(`${input.name} is a customer already: search for the name.`, { name: 'There is a customer of this name already.' }, 409);
+    if (violatedUnique(error) === 'customer_name')
+      throw new Problem(
+        `${input.name} is a customer already: search for the name.`,
+        { name: 'There is a customer of this name already.' },
+        409,
+      );
     throw error;
   }
 }
@@ -22,42 +30,108 @@ export async function createCustomer({ tx, now }: UseCaseContext, input: Custome
 export async function createAsset({ tx, now }: UseCaseContext, input: AssetInput): Promise<{ id: string }> {
   const [model] = await tx.select().from(instrumentModel).where(eq(instrumentModel.id, input.modelId));
   if (!model) throw new Problem('Choose the model.', { modelId: 'Choose the model.' });
-  const [existing] = await tx.select({ id: asset.id, customer: customer.name }).from(asset).innerJoin(customer, eq(asset.customerId, customer.id))
+  const [existing] = await tx
+    .select({ id: asset.id, customer: customer.name })
+    .from(asset)
+    .innerJoin(customer, eq(asset.customerId, customer.id))
     .where(and(sql`lower(${asset.maker}) = lower(${model.maker})`, sql`upper(${asset.serial}) = upper(${input.serial})`));
-  if (existing) throw new Problem(`${model.maker} ${input.serial} exists already and belongs to ${existing.customer}.`, { serial: `This serial is on record for ${existing.customer}.` }, 409, { code: 'duplicateSerial', assetId: existing.id });
-  const [row] = await tx.insert(asset).values({ customerId: input.customerId, modelId: model.id, maker: model.maker, serial: input.serial, tag: input.tag, createdAt: now }).returning({ id: asset.id });
+  if (existing)
+    throw new Problem(
+      `${model.maker} ${input.serial} exists already and belongs to ${existing.customer}.`,
+      { serial: `This serial is on record for ${existing.customer}.` },
+      409,
+      { code: 'duplicateSerial', assetId: existing.id },
+    );
+  const [row] = await tx
+    .insert(asset)
+    .values({
+      customerId: input.customerId,
+      modelId: model.id,
+      maker: model.maker,
+      serial: input.serial,
+      tag: input.tag,
+      createdAt: now,
+    })
+    .returning({ id: asset.id });
   if (model.channels.length) {
-    await tx.insert(assetChannel).values(model.channels.map((channel, position) => {
-      const stated = input.channels.find((candidate) => candidate.role === channel.role);
-      return { assetId: row!.id, position, ...channel, status: (stated?.status ?? 'fitted') as 'fitted', sensorSerial: stated?.sensorSerial || null };
-    }));
+    await tx.insert(assetChannel).values(
+      model.channels.map((channel, position) => {
+        const stated = input.channels.find((candidate) => candidate.role === channel.role);
+        return {
+          assetId: row!.id,
+          position,
+          ...channel,
+          status: (stated?.status ?? 'fitted') as 'fitted',
+          sensorSerial: stated?.sensorSerial || null,
+        };
+      }),
+    );
   }
   return row!;
 }
 
 /** Takes instruments in: one receipt, a ticket each. */
-export async function receive({ tx, now, actor }: UseCaseContext, input: ReceiptInput): Promise<{ receiptId: string; number: string; tickets: { id: string; code: string }[] }> {
+export async function receive(
+  { tx, now, actor }: UseCaseContext,
+  input: ReceiptInput,
+): Promise<{ receiptId: string; number: string; tickets: { id: string; code: string }[] }> {
   const settings = await readSettings(tx);
   const year = Number(dateIn(settings.zone, now).slice(0, 4));
   const ids = input.instruments.map((instrument) => instrument.assetId);
   const assets = await tx.select().from(asset).where(inArray(asset.id, ids));
-  const inHouse = await tx.select({ assetId: ticket.assetId, code: ticket.code }).from(ticket).where(and(inArray(ticket.assetId, ids), ne(ticket.status, 'returned')));
+  const inHouse = await tx
+    .select({ assetId: ticket.assetId, code: ticket.code })
+    .from(ticket)
+    .where(and(inArray(ticket.assetId, ids), ne(ticket.status, 'returned')));
   input.instruments.forEach((instrument, index) => {
     const found = assets.find((candidate) => candidate.id === instrument.assetId);
-    if (!found) throw new Problem('This instrument is not on record.', { [`instruments[${index}].assetId`]: 'Not on record.' }, 404);
-    if (found.customerId !== input.customerId) throw new Problem(`${found.serial} belongs to another customer. One receipt is for one customer.`, { [`instruments[${index}].assetId`]: 'Belongs to another customer.' }, 409);
+    if (!found)
+      throw new Problem('This instrument is not on record.', { [`instruments[${index}].assetId`]: 'Not on record.' }, 404);
+    if (found.customerId !== input.customerId)
+      throw new Problem(
+        `${found.serial} belongs to another customer. One receipt is for one customer.`,
+        { [`instruments[${index}].assetId`]: 'Belongs to another customer.' },
+        409,
+      );
     const open = inHouse.find((candidate) => candidate.assetId === instrument.assetId);
-    if (open || ids.indexOf(instrument.assetId) !== index) throw new Problem(`${found.serial} is in the house already${open ? ` with ticket ${open.code}` : ''}.`, { [`instruments[${index}].assetId`]: 'In the house already.' }, 409);
+    if (open || ids.indexOf(instrument.assetId) !== index)
+      throw new Problem(
+        `${found.serial} is in the house already${open ? ` with ticket ${open.code}` : ''}.`,
+        { [`instruments[${index}].assetId`]: 'In the house already.' },
+        409,
+      );
   });
   const number = `R-${year}-${String(await nextNumber(tx, 'receipt', year)).padStart(4, '0')}`;
-  const [row] = await tx.insert(receipt).values({ number, customerId: input.customerId, contact: input.contact, note: input.note, receivedAt: now, receivedBy: actor.name }).returning({ id: receipt.id });
+  const [row] = await tx
+    .insert(receipt)
+    .values({
+      number,
+      customerId: input.customerId,
+      contact: input.contact,
+      note: input.note,
+      receivedAt: now,
+      receivedBy: actor.name,
+    })
+    .returning({ id: receipt.id });
   const tickets: { id: string; code: string }[] = [];
   for (const instrument of input.instruments) {
     const code = `T-${year}-${String(await nextNumber(tx, 'ticket', year)).padStart(4, '0')}`;
-    const [made] = await tx.insert(ticket).values({
-      receiptId: row!.id, customerId: input.customerId, assetId: instrument.assetId, code, wish: instrument.wish, rule: instrument.rule as 'simple', promiseOn: instrument.promiseOn || null, dueAgreed: instrument.dueAgreed,
-      inspection: instrument.inspection as Inspection, note: instrument.note, createdAt: now,
-    }).returning({ id: ticket.id, code: ticket.code });
+    const [made] = await tx
+      .insert(ticket)
+      .values({
+        receiptId: row!.id,
+        customerId: input.customerId,
+        assetId: instrument.assetId,
+        code,
+        wish: instrument.wish,
+        rule: instrument.rule as 'simple',
+        promiseOn: instrument.promiseOn || null,
+        dueAgreed: instrument.dueAgreed,
+        inspection: instrument.inspection as Inspection,
+        note: instrument.note,
+        createdAt: now,
+      })
+      .returning({ id: ticket.id, code: ticket.code });
     tickets.push(made!);
   }
   return { receiptId: row!.id, number, tickets };
@@ -65,6 +139,10 @@ export async function receive({ tx, now, actor }: UseCaseContext, input: Receipt
 
 /** Hands an instrument back: the ticket is closed. */
 export async function returnTicket({ tx, now }: UseCaseContext, { ticketId }: { ticketId: string }): Promise<void> {
-  const closed = await tx.update(ticket).set({ status: 'returned', returnedAt: now }).where(and(eq(ticket.id, ticketId), eq(ticket.status, 'toReturn'))).returning({ id: ticket.id });
+  const closed = await tx
+    .update(ticket)
+    .set({ status: 'returned', returnedAt: now })
+    .where(and(eq(ticket.id, ticketId), eq(ticket.status, 'toReturn')))
+    .returning({ id: ticket.id });
   if (closed.length === 0) throw new Problem('Only what is approved can be handed back.', {}, 409);
 }

@@ -5,20 +5,35 @@ import { asset, intervalPolicy, type DueBasis } from '@/data/schema';
 import type { Transaction } from '@/data/connection';
 import type { UseCaseContext } from '@/platform/use-case';
 
-export interface Due { date: string; basis: DueBasis }
+export interface Due {
+  date: string;
+  basis: DueBasis;
+}
 
 /** The policies that could count for an asset. */
 async function policiesFor(tx: Transaction, row: { id: string; customerId: string; modelId: string }) {
-  return tx.select().from(intervalPolicy).where(or(
-    and(eq(intervalPolicy.scope, 'asset'), eq(intervalPolicy.assetId, row.id)),
-    and(eq(intervalPolicy.scope, 'customerModel'), eq(intervalPolicy.customerId, row.customerId), eq(intervalPolicy.modelId, row.modelId)),
-    and(eq(intervalPolicy.scope, 'customer'), eq(intervalPolicy.customerId, row.customerId)),
-    and(eq(intervalPolicy.scope, 'model'), eq(intervalPolicy.modelId, row.modelId)),
-  ));
+  return tx
+    .select()
+    .from(intervalPolicy)
+    .where(
+      or(
+        and(eq(intervalPolicy.scope, 'asset'), eq(intervalPolicy.assetId, row.id)),
+        and(
+          eq(intervalPolicy.scope, 'customerModel'),
+          eq(intervalPolicy.customerId, row.customerId),
+          eq(intervalPolicy.modelId, row.modelId),
+        ),
+        and(eq(intervalPolicy.scope, 'customer'), eq(intervalPolicy.customerId, row.customerId)),
+        and(eq(intervalPolicy.scope, 'model'), eq(intervalPolicy.modelId, row.modelId)),
+      ),
+    );
 }
 
 /** Next due after a calibration. Counts only from an in-tolerance as-left, and only where somebody set a policy; else null. */
-export async function dueAfter({ tx }: Pick<UseCaseContext, 'tx'>, { assetId, from, inTolerance }: { assetId: string; from: string; inTolerance: boolean }): Promise<Due | null> {
+export async function dueAfter(
+  { tx }: Pick<UseCaseContext, 'tx'>,
+  { assetId, from, inTolerance }: { assetId: string; from: string; inTolerance: boolean },
+): Promise<Due | null> {
   if (!inTolerance) return null;
   const [row] = await tx.select().from(asset).where(eq(asset.id, assetId));
   const chosen = row && effectivePolicy({ policies: await policiesFor(tx, row) });
@@ -26,29 +41,52 @@ export async function dueAfter({ tx }: Pick<UseCaseContext, 'tx'>, { assetId, fr
 }
 
 /** Stores the due date with what it rests on. Without a new one the old one stays: an instrument that failed is still due. */
-export async function keepDue({ tx }: Pick<UseCaseContext, 'tx'>, { assetId, due }: { assetId: string; due: Due | null }): Promise<void> {
+export async function keepDue(
+  { tx }: Pick<UseCaseContext, 'tx'>,
+  { assetId, due }: { assetId: string; due: Due | null },
+): Promise<void> {
   if (due) await tx.update(asset).set({ nextDue: due.date, dueBasis: due.basis }).where(eq(asset.id, assetId));
 }
 
-export interface PolicyChange { scope: 'asset' | 'customerModel' | 'customer' | 'model'; assetId?: string; customerId?: string; modelId?: string; every: { days: number } | { months: number } | null; reason: string }
+export interface PolicyChange {
+  scope: 'asset' | 'customerModel' | 'customer' | 'model';
+  assetId?: string;
+  customerId?: string;
+  modelId?: string;
+  every: { days: number } | { months: number } | null;
+  reason: string;
+}
 
 /** Sets, changes or (every null) removes a policy, and counts the stored due dates anew that it touches. Returns how many moved. */
 export async function changePolicy({ tx }: Pick<UseCaseContext, 'tx'>, change: PolicyChange): Promise<{ moved: number }> {
   const { scope, assetId, customerId, modelId } = change;
   const key = and(
-    eq(intervalPolicy.scope, scope), scope === 'asset' ? eq(intervalPolicy.assetId, assetId!) : undefined,
-    scope === 'customerModel' || scope === 'customer' ? eq(intervalPolicy.customerId, customerId!) : undefined, scope === 'customerModel' || scope === 'model' ? eq(intervalPolicy.modelId, modelId!) : undefined,
+    eq(intervalPolicy.scope, scope),
+    scope === 'asset' ? eq(intervalPolicy.assetId, assetId!) : undefined,
+    scope === 'customerModel' || scope === 'customer' ? eq(intervalPolicy.customerId, customerId!) : undefined,
+    scope === 'customerModel' || scope === 'model' ? eq(intervalPolicy.modelId, modelId!) : undefined,
   );
   await tx.delete(intervalPolicy).where(key);
   if (change.every) {
     await tx.insert(intervalPolicy).values({
-      scope, every: change.every, reason: change.reason, assetId: scope === 'asset' ? assetId! : null,
-      customerId: scope === 'customer' || scope === 'customerModel' ? customerId! : null, modelId: scope === 'model' || scope === 'customerModel' ? modelId! : null,
+      scope,
+      every: change.every,
+      reason: change.reason,
+      assetId: scope === 'asset' ? assetId! : null,
+      customerId: scope === 'customer' || scope === 'customerModel' ? customerId! : null,
+      modelId: scope === 'model' || scope === 'customerModel' ? modelId! : null,
     });
   }
-  const touched = await tx.select().from(asset).where(and(
-    scope === 'asset' ? eq(asset.id, assetId!) : undefined, scope === 'customer' || scope === 'customerModel' ? eq(asset.customerId, customerId!) : undefined, scope === 'model' || scope === 'customerModel' ? eq(asset.modelId, modelId!) : undefined,
-  ));
+  const touched = await tx
+    .select()
+    .from(asset)
+    .where(
+      and(
+        scope === 'asset' ? eq(asset.id, assetId!) : undefined,
+        scope === 'customer' || scope === 'customerModel' ? eq(asset.customerId, customerId!) : undefined,
+        scope === 'model' || scope === 'customerModel' ? eq(asset.modelId, modelId!) : undefined,
+      ),
+    );
   let moved = 0;
   for (const row of touched.filter((candidate) => candidate.dueBasis?.from)) {
     const due = await dueAfter({ tx }, { assetId: row.id, from: row.dueBasis!.from, inTolerance: true });

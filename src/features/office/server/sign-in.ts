@@ -12,11 +12,22 @@ const MOST_FAILURES = 5;
 const WINDOW_MINUTES = 15;
 
 /** Signs in. Five failures of one address within a quarter of an hour close it for the rest of that time; the answer never says whether the address exists. */
-export async function signIn({ tx, now }: UseCaseContext, { email: typed, password }: { email: string; password: string }): Promise<{ home: string }> {
+export async function signIn(
+  { tx, now }: UseCaseContext,
+  { email: typed, password }: { email: string; password: string },
+): Promise<{ home: string }> {
   const email = typed.toLowerCase();
   const since = new Date(now.getTime() - WINDOW_MINUTES * 60_000);
-  const [failures] = await tx.select({ n: sql<number>`count(*)::int` }).from(signInFailure).where(and(eq(signInFailure.email, email), gt(signInFailure.at, since)));
-  if (failures!.n >= MOST_FAILURES) throw new Problem(`Too many failed tries for this address. Wait ${WINDOW_MINUTES} minutes, or ask an administrator.`, {}, 429);
+  const [failures] = await tx
+    .select({ n: sql<number>`count(*)::int` })
+    .from(signInFailure)
+    .where(and(eq(signInFailure.email, email), gt(signInFailure.at, since)));
+  if (failures!.n >= MOST_FAILURES)
+    throw new Problem(
+      `Too many failed tries for this address. Wait ${WINDOW_MINUTES} minutes, or ask an administrator.`,
+      {},
+      429,
+    );
   const [row] = await tx.select().from(user).where(eq(user.email, email));
   try {
     if (row && !row.active) throw new APIError('UNAUTHORIZED');
@@ -26,7 +37,11 @@ export async function signIn({ tx, now }: UseCaseContext, { email: typed, passwo
     // In a transaction of its own: this one is rolled back with the refusal.
     await database().transaction(async (own) => {
       await own.insert(signInFailure).values({ email, at: now });
-      await recordAudit({ tx: own, actor: { id: row?.id ?? '', name: email, role: row?.role ?? 'counter' }, now }, 'signInFailed', email);
+      await recordAudit(
+        { tx: own, actor: { id: row?.id ?? '', name: email, role: row?.role ?? 'counter' }, now },
+        'signInFailed',
+        email,
+      );
     });
     throw new Problem('Address or password is not right.', { password: 'Address or password is not right.' });
   }

@@ -6,8 +6,17 @@ import { eventHash, toEvent } from '@/features/bench/server';
 import { signatureHolds } from '@/features/certificates/server';
 import { auditHash, FIRST_HASH } from '@/platform/audit';
 
-export interface Fault { record: string; what: string }
-export interface VerifyReport { runs: number; events: number; certificates: number; audits: number; faults: Fault[] }
+export interface Fault {
+  record: string;
+  what: string;
+}
+export interface VerifyReport {
+  runs: number;
+  events: number;
+  certificates: number;
+  audits: number;
+  faults: Fault[];
+}
 
 /** Walks every hash chain, every certificate's hash and signature, and the frozen procedures, and names what is broken. */
 export async function verifyRecords(db: Database): Promise<VerifyReport> {
@@ -16,7 +25,8 @@ export async function verifyRecords(db: Database): Promise<VerifyReport> {
   await verifyCertificates(db, report, lastHashes);
   await verifyAudit(db, report);
   for (const row of await db.select().from(procedureVersion)) {
-    if (contentHash(row.document) !== row.hash) report.faults.push({ record: `procedure ${row.id} version ${row.version}`, what: 'the document does not match its hash' });
+    if (contentHash(row.document) !== row.hash)
+      report.faults.push({ record: `procedure ${row.id} version ${row.version}`, what: 'the document does not match its hash' });
   }
   return report;
 }
@@ -32,7 +42,8 @@ async function verifyRuns(db: Database, report: VerifyReport): Promise<Map<strin
       const record = `run ${id}, event ${row.seq}`;
       if (row.seq !== index + 1) report.faults.push({ record, what: `an event before it is missing (expected ${index + 1})` });
       if (row.previousHash !== previous) report.faults.push({ record, what: 'does not follow the event before it' });
-      if (eventHash(toEvent(row), row.previousHash) !== row.hash) report.faults.push({ record, what: 'its content does not match its hash' });
+      if (eventHash(toEvent(row), row.previousHash) !== row.hash)
+        report.faults.push({ record, what: 'its content does not match its hash' });
       previous = row.hash;
     });
     hashes.set(id, new Set(rows.map((row) => row.hash)));
@@ -42,15 +53,21 @@ async function verifyRuns(db: Database, report: VerifyReport): Promise<Map<strin
 
 async function verifyCertificates(db: Database, report: VerifyReport, hashes: Map<string, Set<string>>): Promise<void> {
   const keys = new Map((await db.select().from(signingKey)).map((key) => [key.id, key.publicKey]));
-  const rows = await db.select().from(certificate).orderBy(asc(certificate.year), asc(certificate.serial), asc(certificate.revision));
+  const rows = await db
+    .select()
+    .from(certificate)
+    .orderBy(asc(certificate.year), asc(certificate.serial), asc(certificate.revision));
   let before: (typeof rows)[number] | undefined;
   for (const row of rows) {
     report.certificates += 1;
     const record = `certificate ${row.number}${row.revision ? ` revision ${row.revision}` : ''}`;
     if (contentHash(row.content) !== row.hash) report.faults.push({ record, what: 'its content does not match its hash' });
-    if (!signatureHolds(row.hash, row.signature, keys.get(row.keyId) ?? '')) report.faults.push({ record, what: 'its signature does not hold' });
-    if (!hashes.get(row.runId)?.has(row.content.run.lastHash)) report.faults.push({ record, what: 'the run it rests on does not lead to it' });
-    if (row.content.number !== row.number || row.content.revision !== row.revision) report.faults.push({ record, what: 'its number differs from its content' });
+    if (!signatureHolds(row.hash, row.signature, keys.get(row.keyId) ?? ''))
+      report.faults.push({ record, what: 'its signature does not hold' });
+    if (!hashes.get(row.runId)?.has(row.content.run.lastHash))
+      report.faults.push({ record, what: 'the run it rests on does not lead to it' });
+    if (row.content.number !== row.number || row.content.revision !== row.revision)
+      report.faults.push({ record, what: 'its number differs from its content' });
     const expected = before && before.year === row.year ? before.serial : 0;
     if (row.serial > expected + 1) report.faults.push({ record, what: `number ${expected + 1} of ${row.year} is missing` });
     before = row;
@@ -63,7 +80,17 @@ async function verifyAudit(db: Database, report: VerifyReport): Promise<void> {
     report.audits += 1;
     const record = `audit entry ${row.id} (${row.action})`;
     if (row.previousHash !== previous) report.faults.push({ record, what: 'does not follow the entry before it' });
-    if (auditHash({ at: row.at.toISOString(), actor: row.actor, action: row.action, subject: row.subject, detail: row.detail, previousHash: row.previousHash }) !== row.hash) report.faults.push({ record, what: 'its content does not match its hash' });
+    if (
+      auditHash({
+        at: row.at.toISOString(),
+        actor: row.actor,
+        action: row.action,
+        subject: row.subject,
+        detail: row.detail,
+        previousHash: row.previousHash,
+      }) !== row.hash
+    )
+      report.faults.push({ record, what: 'its content does not match its hash' });
     previous = row.hash;
   }
 }

@@ -9,6 +9,11 @@ export const metadata = { title: 'Approve' };
 export default page({ permission: 'bench', name: '/approve/[id]' }, async ({ tx, actor, params }) => {
   const [view, settings] = [await runView(tx, params.id!), await readSettings(tx)];
   if (!view) return notFound();
-  const sameHand = settings.samePersonApproves && (view.state.technician?.id === actor.id || view.state.finishedBy?.id === actor.id);
-  return <main className="page"><ApprovalView view={view} zone={settings.zone} mayApprove={may(actor.role, 'approve')} sameHand={sameHand} /></main>;
+  const sameHand =
+    settings.samePersonApproves && (view.state.technician?.id === actor.id || view.state.finishedBy?.id === actor.id);
+  return (
+    <main className="page">
+      <ApprovalView view={view} zone={settings.zone} mayApprove={may(actor.role, 'approve')} sameHand={sameHand} />
+    </main>
+  );
 });

@@ -8,5 +8,11 @@ import { readSettings } from '@/platform/settings';
 export const metadata = { title: 'Instrument' };
 export default page({ permission: 'signedIn', name: '/assets/[id]' }, async ({ tx, actor, params }) => {
   const card = await assetCard(tx, params.id!);
-  return card ? <main className="page"><AssetView card={card} zone={(await readSettings(tx)).zone} mayBench={may(actor.role, 'bench')} /></main> : notFound();
+  return card ? (
+    <main className="page">
+      <AssetView card={card} zone={(await readSettings(tx)).zone} mayBench={may(actor.role, 'bench')} />
+    </main>
+  ) : (
+    notFound()
+  );
 });

@@ -9,5 +9,15 @@ export default page({ permission: 'signedIn', name: '/certificates/[id]' }, asyn
   const found = await certificateById(tx, params.id!);
   if (!found) return notFound();
   const { certificate, replacedBy, replacedByRevision } = found;
-  return <main className="page"><CertificateView id={certificate.id} content={certificate.content} hash={certificate.hash} replacedBy={replacedBy ? { id: replacedBy, revision: replacedByRevision! } : null} mayRevise={may(actor.role, 'approve')} /></main>;
+  return (
+    <main className="page">
+      <CertificateView
+        id={certificate.id}
+        content={certificate.content}
+        hash={certificate.hash}
+        replacedBy={replacedBy ? { id: replacedBy, revision: replacedByRevision! } : null}
+        mayRevise={may(actor.role, 'approve')}
+      />
+    </main>
+  );
 });

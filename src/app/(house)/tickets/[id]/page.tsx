@@ -6,5 +6,11 @@ import { page } from '@/platform/page';
 export const metadata = { title: 'Ticket' };
 export default page({ permission: 'signedIn', name: '/tickets/[id]' }, async ({ tx, params }) => {
   const slip = await ticketSlip(tx, params.id!);
-  return slip ? <main className="page page-narrow"><TicketSlip slip={slip} /></main> : notFound();
+  return slip ? (
+    <main className="page page-narrow">
+      <TicketSlip slip={slip} />
+    </main>
+  ) : (
+    notFound()
+  );
 });

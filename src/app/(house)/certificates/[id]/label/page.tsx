@@ -6,5 +6,15 @@ import { page } from '@/platform/page';
 export const metadata = { title: 'Label' };
 export default page({ permission: 'signedIn', name: '/certificates/[id]/label' }, async ({ tx, params }) => {
   const found = await certificateById(tx, params.id!);
-  return found ? <main className="page page-narrow"><LabelView content={found.certificate.content} token={found.certificate.token} outOfService={found.certificate.content.conformity.asLeft !== 'within'} /></main> : notFound();
+  return found ? (
+    <main className="page page-narrow">
+      <LabelView
+        content={found.certificate.content}
+        token={found.certificate.token}
+        outOfService={found.certificate.content.conformity.asLeft !== 'within'}
+      />
+    </main>
+  ) : (
+    notFound()
+  );
 });

@@ -3,5 +3,11 @@ import { route } from '@/platform/route';
 
 export const GET = route({ permission: 'signedIn', name: '/certificates/[id]/pdf' }, async ({ tx, now, params }) => {
   const { bytes, name } = await certificatePdfOf({ tx, now }, params.id!);
-  return new Response(new Uint8Array(bytes), { headers: { 'content-type': 'application/pdf', 'content-disposition': `inline; filename="${name}"`, 'cache-control': 'private, max-age=3600' } });
+  return new Response(new Uint8Array(bytes), {
+    headers: {
+      'content-type': 'application/pdf',
+      'content-disposition': `inline; filename="${name}"`,
+      'cache-control': 'private, max-age=3600',
+    },
+  });
 });

@@ -1,0 +1,58 @@
+'use client';
+import Link from 'next/link';
+import Button from 'react-bootstrap/Button';
+import { summarise } from '@/core/run/summary';
+import { VerdictMark } from '@/ui/verdict-mark';
+import type { RunView } from './server/run-view';
+import type { LiveRun } from './use-run';
+
+/** All steps are done: the verdict, and off to the signatory. */
+export function EndOfRun({ run, view, gasOpen }: { run: LiveRun; view: RunView; gasOpen: boolean }) {
+  const { state } = run;
+  const summary = summarise(view.procedure, state);
+  return (
+    <section className="present-step" aria-label="Present step">
+      <h2>
+        {state.status === 'open'
+          ? 'All steps done'
+          : state.status === 'finished'
+            ? 'Finished: waits for approval'
+            : state.status === 'approved'
+              ? 'Approved'
+              : 'Given up'}
+      </h2>
+      {state.sentBack.length > 0 && state.status === 'open' && (
+        <p className="notice mt-2">
+          Sent back by {state.sentBack.at(-1)!.by}: {state.sentBack.at(-1)!.note}
+        </p>
+      )}
+      <div className="d-flex flex-wrap gap-4 my-3 fs-5">
+        <span>
+          As found <VerdictMark state={summary.asFound} />
+        </span>
+        <span>
+          As left <VerdictMark state={summary.asLeft} />
+        </span>
+        <span className="quiet">{summary.adjusted ? 'adjusted' : 'nothing adjusted: as left is as found'}</span>
+      </div>
+      {Object.values(state.retired).length > 0 && (
+        <p className="caution">Tag it out of service or hand it to service: an instrument that failed is never relied on.</p>
+      )}
+      {state.status === 'open' && (
+        <Button data-main-action size="lg" disabled={run.busy || gasOpen} onClick={() => run.send({ type: 'finish' })}>
+          Finish and hand to the signatory <kbd>N</kbd>
+        </Button>
+      )}
+      {state.status === 'finished' && (
+        <Link className="btn btn-plain" href={`/approve/${state.run}`}>
+          Look at it side by side
+        </Link>
+      )}
+      {run.refusal && (
+        <p className="notice bad mt-2 mb-0" role="alert">
+          {run.refusal.sentence}
+        </p>
+      )}
+    </section>
+  );
+}

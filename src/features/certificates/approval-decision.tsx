@@ -1,0 +1,71 @@
+'use client';
+import { useState } from 'react';
+import { useRouter } from 'next/navigation';
+import Button from 'react-bootstrap/Button';
+import Form from 'react-bootstrap/Form';
+import { attempt } from '@/platform/client/result';
+import { approveAction, sendBackAction } from './actions';
+
+/** Approve, or send back with a note. */
+export function ApprovalDecision({ runId, sameHand }: { runId: string; sameHand: boolean }) {
+  const router = useRouter();
+  const [busy, setBusy] = useState(false);
+  const [back, setBack] = useState<string | null>(null);
+  const [problem, setProblem] = useState('');
+  const approve = async () => {
+    setBusy(true);
+    const result = await attempt(() => approveAction({ runId }));
+    if (result.ok) return router.push(`/certificates/${result.value.id}`);
+    setProblem(result.message);
+    setBusy(false);
+  };
+  const send = async (event: React.FormEvent) => {
+    event.preventDefault();
+    setBusy(true);
+    const result = await attempt(() => sendBackAction({ runId, note: back ?? '' }));
+    if (result.ok) {
+      router.push('/approve');
+      router.refresh();
+      return;
+    }
+    setProblem(result.fields.note ?? result.message);
+    setBusy(false);
+  };
+  return (
+    <div className="sheet mt-3">
+      {sameHand && (
+        <p className="notice">
+          You did this work yourself. The workshop’s setting for one person lets you approve it; the certificate will say so.
+        </p>
+      )}
+      <div className="d-flex flex-wrap gap-2 align-items-start">
+        <Button size="lg" onClick={approve} disabled={busy}>
+          {busy ? 'One moment …' : 'Approve and issue the certificate'}
+        </Button>
+        {back === null ? (
+          <Button size="lg" variant="plain" onClick={() => setBack('')}>
+            Send back
+          </Button>
+        ) : (
+          <form className="d-flex gap-2 flex-grow-1" onSubmit={send}>
+            <Form.Control
+              autoFocus
+              aria-label="What the technician should look at"
+              placeholder="What should the technician look at?"
+              value={back}
+              onChange={(event) => setBack(event.target.value)}
+            />
+            <Button type="submit" variant="outline-danger" disabled={busy}>
+              Send back
+            </Button>
+          </form>
+        )}
+      </div>
+      {problem && (
+        <p className="field-problem mb-0" role="alert">
+          {problem}
+        </p>
+      )}
+    </div>
+  );
+}
