@@ -1,4 +1,4 @@
-import { requireRange } from '../range-error';
+import { interpolateTable, type Table } from '../quantity/interpolate-table';
 
 export type BufferId =
   | 'tetroxalate'
@@ -11,8 +11,7 @@ export type BufferId =
   | 'technical-7.00'
   | 'technical-10.01';
 
-type Table = [temperatureC: number, pH: number][];
-const at = (temperatures: number[], values: number[]): Table => temperatures.map((t, i) => [t, values[i]!]);
+const at = (temperatures: number[], values: number[]): Table => temperatures.map((t, i) => [t, values[i]!] as const);
 const STEP5 = [0, 5, 10, 15, 20, 25, 30, 35, 37, 40, 45, 50];
 const STEP10 = [0, 10, 20, 25, 30, 40, 50];
 
@@ -34,22 +33,35 @@ const TABLES: Record<BufferId, Table> = {
 
 export const BUFFER_IDS = Object.keys(TABLES) as BufferId[];
 
+/** Lowest and highest temperature of a buffer's table, in °C. */
+export function bufferRange(buffer: BufferId): [lowest: number, highest: number] {
+  const table = tableOf(buffer);
+  return [table[0]![0], table[table.length - 1]![0]];
+}
+
+function tableOf(buffer: BufferId): Table {
+  const table = Object.hasOwn(TABLES, buffer) ? TABLES[buffer] : undefined;
+  if (!table) throw new RangeError(`buffer must be one of ${BUFFER_IDS.join(', ')}, got ${String(buffer)}`);
+  return table;
+}
+
 /**
  * pH of a buffer at the measured temperature, straight lines between the table's temperatures.
- * Quantity: pH; argument: °C within the table (tetroxalate 5 to 50, the others 0 to 50). Errors: RangeError outside or for an unknown buffer.
+ * Quantity: pH; arguments: °C within the table (tetroxalate 5 to 50, the others 0 to 50); a lot's own table, as printed on its bottle, overrides the shipped one.
+ * Errors: RangeError outside the table or for an unknown buffer. Source: see the tables above.
  *
  * @example
  * bufferValue({ buffer: 'phthalate', temperatureC: 25 }) // 4.005
+ * bufferValue({ buffer: 'technical-7.00', temperatureC: 22, lotTable: [[20, 7.01], [24, 6.99]] }) // 7
  */
-export function bufferValue({ buffer, temperatureC }: { buffer: BufferId; temperatureC: number }): number {
-  const table = TABLES[buffer];
-  if (!table) throw new RangeError(`buffer must be one of ${BUFFER_IDS.join(', ')}, got ${String(buffer)}`);
-  requireRange('temperatureC', temperatureC, table[0]![0], table[table.length - 1]![0]);
-  const upper = Math.max(
-    1,
-    table.findIndex(([t]) => t >= temperatureC),
-  );
-  const [t0, p0] = table[upper - 1]!;
-  const [t1, p1] = table[upper]!;
-  return p0 + ((p1 - p0) * (temperatureC - t0)) / (t1 - t0);
+export function bufferValue({
+  buffer,
+  temperatureC,
+  lotTable,
+}: {
+  buffer: BufferId;
+  temperatureC: number;
+  lotTable?: Table;
+}): number {
+  return interpolateTable({ table: lotTable ?? tableOf(buffer), name: 'temperatureC', at: temperatureC });
 }

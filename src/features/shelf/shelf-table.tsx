@@ -1,5 +1,5 @@
 import { differenceInCalendarDays, parseISO } from 'date-fns';
-import { runsLeft } from '@/core/gas/runs-left';
+import { runsLeft } from '@/core/supply/runs-left';
 import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
 import { day } from '@/ui/format';
 import { VerdictMark } from '@/ui/verdict-mark';

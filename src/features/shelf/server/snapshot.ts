@@ -1,6 +1,6 @@
 import { eq, inArray, sql } from 'drizzle-orm';
 import { Dec } from '@/core/quantity/decimal';
-import { gasAvailable } from '@/core/gas/gas-available';
+import { gasAvailable } from '@/core/supply/gas-available';
 import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
 import type { Transaction } from '@/data/connection';
 import { reference, referenceBooking } from '@/data/schema';
