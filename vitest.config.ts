@@ -7,6 +7,7 @@ export default defineConfig({
   test: {
     projects: [
       { resolve: { alias }, test: { name: 'unit', include: ['src/**/*.test.ts'], environment: 'node' } },
+      { resolve: { alias }, test: { name: 'outside', include: ['tests/outside/**/*.test.ts'], environment: 'node' } },
       { resolve: { alias }, test: { name: 'build', include: ['tests/build/**/*.test.ts'], environment: 'node' } },
       {
         resolve: { alias },

@@ -17,6 +17,8 @@ function setUp() {
   if (!existsSync('/usr/bin/chromium')) missing.push('chromium');
   if (!installed('pdftotext', 'pdfdetach')) missing.push('poppler-utils');
   if (!installed('qpdf')) missing.push('qpdf');
+  // A second opinion on salinity and oxygen.
+  if (!existsSync('/usr/lib/python3/dist-packages/gsw')) missing.push('python3-gsw');
   if (missing.length) aptInstall(missing, 'A program that the tests use');
   ensureModules();
   mkdirSync(join(ROOT, 'test-results'), { recursive: true });
@@ -114,6 +116,7 @@ await Promise.all([
   (async () => {
     await check('arrows between folders', node('scripts/arrows.mjs'));
     await vitest('unit');
+    await vitest('outside');
   })(),
   (async () => {
     await check('format', node(bin('prettier', 'bin', 'prettier.cjs'), '--check', '--log-level', 'warn', '.'));

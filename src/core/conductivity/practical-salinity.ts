@@ -72,7 +72,7 @@ function lowSalinity(rt: number, t68: number): number {
   const raw = (ratio: number) =>
     pss78(Math.sqrt(ratio), t68) -
     0.008 / (1 + 600 * ratio + (400 * ratio) ** 2) -
-    (0.0005 * temperatureTerm(t68)) / (1 + Math.sqrt(100 * ratio) + (100 * ratio) ** 1.5);
+    (0.0005 * temperatureTerm(t68)) / (1 + Math.sqrt(100 * ratio) + 100 * ratio + (100 * ratio) ** 1.5);
   let low = 0;
   let high = 0.3;
   for (let i = 0; i < 80; i += 1) {

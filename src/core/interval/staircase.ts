@@ -36,14 +36,14 @@ export function staircaseAdvice({
   const share = Math.abs(errorShare);
   const numbers = { errorShare: share, within };
   const used = `Found at ${Math.round(share * 100)} % of the tolerance`;
-  const limited = (wanted: number) => Math.min(longest, Math.max(shortest, Math.floor(wanted)));
+  // Whole days from decimals: 180 · 1.1 is 198, not 197.99….
+  const limited = (wanted: number) => Math.min(longest, Math.max(shortest, Math.floor(Number(wanted.toFixed(6)))));
   if (share > 1)
     return { code: 'shorten', days: limited(days * (1 - down)), numbers, sentence: `${used}, outside: a shorter interval.` };
-  // Whole days from decimals: 180 · 1.1 is 198, not 197.99….
   if (share <= within)
     return {
       code: 'extend',
-      days: limited(Number((days * (1 + up)).toFixed(6))),
+      days: limited(days * (1 + up)),
       numbers,
       sentence: `${used}, well inside: the interval can grow by a step.`,
     };

@@ -1,16 +1,15 @@
 import { requireAbove, requireRange } from '../range-error';
 import { coverageFactor } from '../uncertainty/student';
-import { nonNegativeFit } from './non-negative-fit';
+import { MonotoneFit } from './monotone-fit';
 import type { Sample } from './sample';
+
+/** Largest share of the change still to come for which an estimate is given. */
+const MOST_TO_COME = 0.15;
 
 export type EstimateReason = 'tooFewReadings' | 'barelyMoves' | 'wrongShape' | 'tooEarly';
 export type FinalEstimate =
   | { value: number; low: number; high: number; standard: number; reason: null }
   | { value: null; reason: EstimateReason; sentence: string };
-
-/** Time constants that a response may be made of, shortest to slowest, in shares of the slowest. */
-const TIME_CONSTANTS = 9;
-const SHORTEST_SHARE = 0.02;
 
 /**
  * Early estimate of where a response will settle, with an interval that holds the true final value, so that gas can be closed as soon as the error left is proved small.
@@ -51,16 +50,24 @@ export function estimateFinal({
     return nothing('barelyMoves');
   const tail = tailOf(readings, change);
   if (tail.length < 12) return nothing('tooFewReadings');
-  const fit = new MonotoneFit(tail, Math.sign(change), slowestSeconds);
+  const sign = Math.sign(change);
+  const fit = new MonotoneFit(
+    tail.map(({ seconds, value }) => ({ seconds, value: value * sign })),
+    slowestSeconds,
+  );
   const dof = tail.length - 4;
-  const best = fit.best(Math.abs(change), resolution);
-  const scatter = noiseOf(tail);
-  const variance = Math.max(fit.squares(best) / dof, resolution ** 2 / 12);
+  const rounding = resolution ** 2 / 12;
+  const variance = Math.max(fit.leftOver / dof, rounding);
   // Much more left over than from reading to reading: no sum of decaying exponentials goes through this curve.
-  if (fit.squares(best) / dof > 4 * (scatter ** 2 + resolution ** 2 / 12)) return nothing('wrongShape');
+  if (fit.leftOver / dof > 4 * (noiseOf(tail) ** 2 + rounding)) return nothing('wrongShape');
+  if (fit.gainOfSlower > 4 * variance) return nothing('tooEarly');
+  // While a good part is still to come, a time constant outside the stated range could not be told from one inside.
+  if (fit.final - mean(tail.slice(-4)) * sign > MOST_TO_COME * Math.abs(change)) return nothing('tooEarly');
   const k = coverageFactor({ coverage, dof });
-  const [low, high] = fit.range(best, fit.squares(best) + k ** 2 * variance, Math.abs(change));
-  const ends = change > 0 ? [low - resolution / 2, high + resolution / 2] : [-high - resolution / 2, -low + resolution / 2];
+  const limit = fit.leftOver + k ** 2 * variance;
+  const low = fit.edge(-1, limit, Math.abs(change)) - resolution / 2;
+  const high = fit.edge(1, limit, 4 * Math.abs(change)) + resolution / 2;
+  const ends = change > 0 ? [low, high] : [-high, -low];
   const half = (ends[1]! - ends[0]!) / 2;
   if (!(half <= Math.max(widest * Math.abs(change), resolution))) return nothing('tooEarly');
   return { value: (ends[0]! + ends[1]!) / 2, low: ends[0]!, high: ends[1]!, standard: half / k, reason: null };
@@ -92,75 +99,4 @@ function noiseOf(readings: Reading[]): number {
   for (let i = 2; i < readings.length; i += 1)
     sum += (readings[i]!.value - 2 * readings[i - 1]!.value + readings[i - 2]!.value) ** 2;
   return Math.sqrt(sum / (6 * (readings.length - 2)));
-}
-
-/** The fit final - Σ aⱼ·e^(-t/τⱼ) with aⱼ ≥ 0 for a given final value; the response is turned so that it rises. */
-class MonotoneFit {
-  private readonly gram: Float64Array;
-  private readonly ones: Float64Array;
-  private readonly products: Float64Array;
-  private readonly n: number;
-  private sum = 0;
-  private sumSquares = 0;
-  private readonly highest: number;
-
-  constructor(readings: Reading[], sign: number, slowest: number) {
-    const m = TIME_CONSTANTS;
-    const start = readings[0]!.seconds;
-    this.n = readings.length;
-    this.gram = new Float64Array(m * m);
-    this.ones = new Float64Array(m);
-    this.products = new Float64Array(m);
-    this.highest = Math.max(...readings.map((reading) => reading.value * sign));
-    const taus = Array.from({ length: m }, (_unused, j) => slowest * SHORTEST_SHARE ** (j / (m - 1)));
-    const row = new Float64Array(m);
-    for (const reading of readings) {
-      const y = reading.value * sign;
-      this.sum += y;
-      this.sumSquares += y * y;
-      for (let j = 0; j < m; j += 1) row[j] = Math.exp(-(reading.seconds - start) / taus[j]!);
-      for (let j = 0; j < m; j += 1) {
-        this.ones[j] = this.ones[j]! + row[j]!;
-        this.products[j] = this.products[j]! + row[j]! * y;
-        for (let i = 0; i < m; i += 1) this.gram[j * m + i] = this.gram[j * m + i]! + row[j]! * row[i]!;
-      }
-    }
-  }
-
-  /** Sum of squares left for a final value: convex in it. */
-  squares(final: number): number {
-    const right = this.ones.map((one, j) => final * one - this.products[j]!);
-    const whole = this.n * final * final - 2 * final * this.sum + this.sumSquares;
-    return Math.max(0, whole + 2 * nonNegativeFit(this.gram, right).minimum);
-  }
-
-  best(change: number, resolution: number): number {
-    const ratio = (Math.sqrt(5) - 1) / 2;
-    let [a, b] = [this.highest - 0.3 * change - 2 * resolution, this.highest + 2 * change];
-    for (let i = 0; i < 40; i += 1) {
-      const [c, d] = [b - ratio * (b - a), a + ratio * (b - a)];
-      if (this.squares(c) < this.squares(d)) b = d;
-      else a = c;
-    }
-    return (a + b) / 2;
-  }
-
-  /** The final values on both sides at which the sum of squares reaches a limit. */
-  range(best: number, limit: number, change: number): [low: number, high: number] {
-    const edge = (direction: 1 | -1) => {
-      let inside = 0;
-      let outside = change / 64;
-      while (this.squares(best + direction * outside) < limit && outside < 8 * change) {
-        inside = outside;
-        outside *= 2;
-      }
-      for (let i = 0; i < 24; i += 1) {
-        const middle = (inside + outside) / 2;
-        if (this.squares(best + direction * middle) < limit) inside = middle;
-        else outside = middle;
-      }
-      return best + direction * outside;
-    };
-    return [edge(-1), edge(1)];
-  }
 }

@@ -4,6 +4,8 @@ import { detectPlateau } from './detect-plateau';
 import { estimateFinal } from './estimate-final';
 
 const RUNS = 10_000;
+/** An estimate costs about a millisecond: fewer of them. */
+const ESTIMATES = 3000;
 
 /** A display that rounds to its step, twice a second, of a response with noise. */
 function display(
@@ -16,7 +18,7 @@ function display(
   }));
 }
 
-describe('ten thousand seeded responses', () => {
+describe('seeded responses', { timeout: 120_000 }, () => {
   it('τ 2 to 15 s, noise up to half a digit, display in whole digits: the plateau lies within one digit of the true final value in at least 99.9 %', () => {
     const uniform = seededUniform(1);
     const normal = normalFrom(uniform);
@@ -24,7 +26,7 @@ describe('ten thousand seeded responses', () => {
     for (let run = 0; run < RUNS; run += 1) {
       const [tau, final, noise] = [2 + 13 * uniform(), 20 + 80 * uniform(), 0.5 * uniform()];
       const samples = display((t) => final * (1 - Math.exp(-t / tau)), { noise, resolution: 1, until: 150, normal });
-      const plateau = detectPlateau({ samples, windowSeconds: 20, maxSlopePerMinute: 1.5, maxSpread: 4 });
+      const plateau = detectPlateau({ samples, windowSeconds: 30, maxSlopePerMinute: 1, maxSpread: 5 });
       if (!plateau || Math.abs(plateau.value - final) > 1) missed += 1;
     }
     expect(missed / RUNS).toBeLessThanOrEqual(0.001);
@@ -37,7 +39,7 @@ describe('ten thousand seeded responses', () => {
     const uniform = seededUniform(seed);
     const normal = normalFrom(uniform);
     const count = { said: 0, covered: 0, silent: 0 };
-    for (let run = 0; run < RUNS; run += 1) {
+    for (let run = 0; run < ESTIMATES; run += 1) {
       const { final, respond, expected } = makeResponse(uniform);
       const [noise, until] = [0.4 * uniform(), 20 + Math.floor(70 * uniform())];
       const estimate = estimateFinal({
@@ -62,7 +64,7 @@ describe('ten thousand seeded responses', () => {
       const [tau, final] = [3 + 22 * uniform(), 25 + 75 * uniform()];
       return { final, expected: final, respond: (t) => final * (1 - Math.exp(-t / tau)) };
     }, 2);
-    expect(count.said).toBeGreaterThan(RUNS / 2);
+    expect(count.said).toBeGreaterThan(ESTIMATES / 2);
     expect(claimKept(count)).toBe(true);
   });
   it('early estimate, two time constants (slow part up to 40 %, up to 60 s): covers at least what it claims', () => {
@@ -75,7 +77,7 @@ describe('ten thousand seeded responses', () => {
         respond: (t) => final * (1 - (1 - share) * Math.exp(-t / fast) - share * Math.exp(-t / slow)),
       };
     }, 3);
-    expect(count.said).toBeGreaterThan(RUNS / 4);
+    expect(count.said).toBeGreaterThan(ESTIMATES / 2);
     expect(claimKept(count)).toBe(true);
   });
   it('early estimate, poisoned sensor (moves to 5 of 50, or creeps for minutes): says nothing rather than something wrong', () => {
