@@ -146,4 +146,6 @@ async function pictures(env) {
   await shot(sign, 'asset');
   await sign.goto('/shelf');
   await shot(sign, 'shelf');
+  await sign.goto('/calculators?c=electrode');
+  await shot(sign, 'calculators');
 }

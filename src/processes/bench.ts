@@ -2,6 +2,7 @@ import { Pool } from 'pg';
 import { format } from 'date-fns';
 import { closeDatabase, database, pool } from '@/data/connection';
 import { certificateDefinition, certificatePdfOf, drawDefinition } from '@/features/certificates/server';
+import { benchCore } from './bench-core';
 import { dueList } from '@/features/due/server';
 
 /** npm run bench. Every figure is a ratio of two things measured in turn in the same run. */
@@ -100,6 +101,6 @@ async function certificatesAgainstLibrary(): Promise<boolean> {
   return ours! / library! <= 1.3;
 }
 
-const results = [await certificatesAgainstLibrary(), await dueListAgainstSql()];
+const results = [...benchCore(), await certificatesAgainstLibrary(), await dueListAgainstSql()];
 console.log(results.every(Boolean) ? 'all goals met' : 'a goal was missed');
 await closeDatabase();

@@ -138,7 +138,8 @@ test('every answer carries the security headers, and the health address says how
     if (/Content Security Policy|hydrat/i.test(message.text())) broken.push(message.text());
   });
   await signIn(page, 'signatory');
-  for (const path of ['/', '/approve', '/due', '/assets', '/certificates', '/shelf', '/receive']) await page.goto(path);
+  for (const path of ['/', '/approve', '/due', '/assets', '/certificates', '/shelf', '/receive', '/calculators'])
+    await page.goto(path);
   expect(broken).toEqual([]);
 });
 
@@ -147,7 +148,16 @@ test('no serious accessibility fault in the main rooms, light and dark', async (
   const [run] = await query<{ id: string }>("select run_id as id from run_summary where status = 'open' limit 1");
   for (const theme of ['light', 'dark']) {
     await page.context().addCookies([{ name: 'theme', value: theme, url: page.url() }]);
-    for (const path of ['/', '/receive', '/approve', '/due', '/assets', '/shelf', `/runs/${run!.id}`]) {
+    for (const path of [
+      '/',
+      '/receive',
+      '/approve',
+      '/due',
+      '/assets',
+      '/shelf',
+      '/calculators?c=decision',
+      `/runs/${run!.id}`,
+    ]) {
       await page.goto(path);
       const { violations } = await new AxeBuilder({ page }).analyze();
       const serious = violations

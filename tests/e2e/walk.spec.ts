@@ -195,7 +195,10 @@ test('walks from receipt to reminder', async ({ page, browser }) => {
     for (const [clause, pattern] of clauses) expect.soft(text, clause).toMatch(pattern);
     expect(execFileSync('qpdf', ['--check', file], { encoding: 'utf8' })).toContain('No syntax or stream encoding errors');
     execFileSync('pdfdetach', ['-saveall', '-o', join(file, '..'), file]);
-    expect(JSON.parse(readFileSync(join(file, '..', 'certificate.json'), 'utf8')).hash).toBe(certificate!.hash);
+    const embedded = JSON.parse(readFileSync(join(file, '..', 'certificate.json'), 'utf8'));
+    expect(embedded.hash).toBe(certificate!.hash);
+    // UCUM codes beside the symbols of the display.
+    expect(embedded.units).toMatchObject({ ppm: '[ppm]', '%LEL': '%{LEL}', '%vol': '%' });
   });
 
   await test.step('label, and the public page behind its code', async () => {

@@ -170,6 +170,17 @@ describe('exposure', () => {
       { numRuns: 60 },
     );
   });
+  it('even readings take a shorter way to the same answer', () => {
+    const levels = fc.array(fc.integer({ min: -3, max: 100 }), { minLength: 2, maxLength: 80 });
+    fc.assert(
+      fc.property(levels, fc.constantFrom(60, 100, 450), (given, step) => {
+        const samples = given.map((value, i) => ({ seconds: 1000 + i * step, value }));
+        // One reading more, at the same level, breaks the evenness and changes nothing.
+        const broken = [samples[0]!, { seconds: 1000 + step / 3, value: given[0]! }, ...samples.slice(1)];
+        expect(shortTermExposure({ samples }).level).toBeCloseTo(shortTermExposure({ samples: broken }).level, 9);
+      }),
+    );
+  });
   it('keeps its scale, and names a reading that is out of order', () => {
     const samples = [
       { seconds: 0, value: 3 },

@@ -13,8 +13,9 @@ import { requireRange } from '../range-error';
  */
 export function roundHalfEven({ value, places }: { value: string | number; places: number }): string {
   requireRange('places', places, 0, 20);
+  if (String(value).trim() === '' || !Number.isFinite(Number(value)))
+    throw new RangeError(`value must be finite, got ${String(value)}`);
   const decimal = new Dec(value);
-  if (!decimal.isFinite()) throw new RangeError(`value must be finite, got ${String(value)}`);
   const text = decimal.toFixed(places, Dec.ROUND_HALF_EVEN);
   return /^-0(\.0*)?$/.test(text) ? text.slice(1) : text;
 }

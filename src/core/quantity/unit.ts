@@ -11,7 +11,9 @@ export type Dimension =
   | 'flow'
   | 'voltage'
   | 'time'
-  | 'length';
+  | 'length'
+  | 'explosive'
+  | 'acidity';
 /** One unit: what it is in the dimension's base unit (value · factor + offset), and its UCUM code for exports. Factors are exact decimals. */
 export interface Unit {
   symbol: string;
@@ -63,6 +65,8 @@ export const UNITS: readonly Unit[] = [
   unit('d', 'd', 'time', '86400'),
   unit('m', 'm', 'length', '1'),
   unit('ft', '[ft_i]', 'length', '0.3048'),
+  unit('%LEL', '%{LEL}', 'explosive', '1'),
+  unit('pH', '[pH]', 'acidity', '1'),
 ];
 
 /** The unit of a symbol. Errors: RangeError for one that is not known. */
@@ -89,4 +93,15 @@ export function convert({ value, from, to }: { value: number | string; from: str
     .minus(target.offset ?? 0)
     .div(target.factor)
     .toNumber();
+}
+
+/**
+ * UCUM codes of the units of an export, by the symbol on the display; a unit without one is left out.
+ * Source: The Unified Code for Units of Measure; the tests check every code by a kept library.
+ *
+ * @example
+ * ucumCodes(['ppm', '%LEL', 'ppm']) // { ppm: '[ppm]', '%LEL': '%{LEL}' }
+ */
+export function ucumCodes(symbols: string[]): Record<string, string> {
+  return Object.fromEntries(UNITS.filter((one) => symbols.includes(one.symbol)).map((one) => [one.symbol, one.ucum]));
 }

@@ -12,8 +12,7 @@ import type { Sample } from './sample';
 export function detectPlateau({ samples, ...rule }: { samples: readonly Sample[] } & PlateauRule): Plateau | null {
   const stream = new PlateauStream(rule);
   for (const { seconds, value } of samples) {
-    const plateau = stream.push(seconds, value);
-    if (plateau) return plateau;
+    if (stream.push(seconds, value)) return stream.present();
   }
   return null;
 }

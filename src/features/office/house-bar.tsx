@@ -14,6 +14,7 @@ const ROOMS: { href: string; name: string; needs: Permission }[] = [
   { href: '/assets', name: 'Instruments', needs: 'signedIn' },
   { href: '/certificates', name: 'Certificates', needs: 'signedIn' },
   { href: '/shelf', name: 'Shelf', needs: 'signedIn' },
+  { href: '/calculators', name: 'Calculators', needs: 'signedIn' },
   { href: '/office', name: 'Office', needs: 'office' },
 ];
 

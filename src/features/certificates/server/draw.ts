@@ -2,6 +2,7 @@ import { dirname, join } from 'node:path';
 import pdfmake from 'pdfmake';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 import type { CertificateContent } from '@/core/certificate/content';
+import { ucumCodes } from '@/core/quantity/unit';
 import { canonicalJson } from '@/core/certificate/canonical';
 import { certificateBody, PAPER } from './layout';
 
@@ -44,7 +45,13 @@ export interface Stamp {
 /** The page as pdfmake wants it, from the content alone: the same content gives the same bytes. Exported for the bench that times drawing without the rest. */
 export function certificateDefinition(content: CertificateContent, stamp: Stamp): TDocumentDefinitions {
   const revision = content.revision ? `, revision ${content.revision}` : '';
-  const json = canonicalJson({ content, hash: stamp.hash, signature: stamp.signature, keyId: stamp.keyId });
+  const json = canonicalJson({
+    content,
+    hash: stamp.hash,
+    signature: stamp.signature,
+    keyId: stamp.keyId,
+    units: ucumCodes(content.results.map((line) => line.unit)),
+  });
   return {
     version: '1.7',
     subset: 'PDF/A-3b',

@@ -1,0 +1,1 @@
+export { CalculatorsRoom } from './calculators-room';
