@@ -1,7 +1,7 @@
 import type { RunChannel } from '../run/event';
 import type { ReferenceSnapshot } from '../run/reference-snapshot';
 import { boundReference, isStruck, type RunState } from '../run/state';
-import type { CertificateContent } from './content';
+import type { CertificateContent } from './certificate';
 
 /** A channel with its range, step, tolerance and combustible scale. */
 export function describeChannel(channel: RunChannel): CertificateContent['item']['channels'][number] {

@@ -2,7 +2,7 @@ import { Dec, decimalPlaces } from '../quantity/decimal';
 import { roundUncertainty } from '../quantity/round-uncertainty';
 import type { RunChannel } from '../run/event';
 import { standingReading, wasAdjusted, type RecordedReading, type RunState } from '../run/state';
-import type { CertificateReading, CertificateResult } from './content';
+import type { CertificateReading, CertificateResult } from './certificate';
 
 /** One line of the results: as found and as left at a point of a channel, with target, tolerance and uncertainty (ISO/IEC 17025:2017, 7.8.4.1 a and d). */
 export function resultLine(state: RunState, channel: RunChannel, point: string, pointLabel: string): CertificateResult {

@@ -3,7 +3,7 @@ import { checkTypedReading, type Reading } from '../quantity/reading';
 import type { Point } from '../procedure/procedure';
 import type { Command } from './command';
 import type { EventDraft, RunChannel, TargetUsed } from './event';
-import type { Handling } from './handle';
+import type { Handling } from './handling';
 import { at, stepInTurn } from './handle-step';
 import { judgeReading, toleranceAt, type Judgement } from './judge';
 import { missingReadings } from './plan';

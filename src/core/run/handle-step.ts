@@ -1,7 +1,7 @@
 import { differenceInMilliseconds, parseISO } from 'date-fns';
 import type { Command } from './command';
 import type { EventDraft } from './event';
-import type { Handling } from './handle';
+import type { Handling } from './handling';
 import { currentSteps, missingReadings, type PlannedStep } from './plan';
 import { refuse, type Refusal } from './refusal';
 import { openStimulus, type RunState } from './state';

@@ -3,7 +3,7 @@ import { Dec } from '../quantity/decimal';
 import type { Command } from './command';
 import { checkReference } from './check-reference';
 import type { EventDraft } from './event';
-import type { Handling } from './handle';
+import type { Handling } from './handling';
 import { at, stepInTurn } from './handle-step';
 import { currentSteps } from './plan';
 import { refuse, type Refusal } from './refusal';

@@ -1,35 +1,14 @@
 import type { Procedure } from '../procedure/procedure';
-import type { Command, CommandOrigin, CommandType } from './command';
-import type { Actor, EventDraft, EventType, EventData, RunEvent } from './event';
-import type { ReferenceSnapshot } from './reference-snapshot';
+import type { Command, CommandType } from './command';
+import type { Actor, EventDraft, RunEvent } from './event';
 import { isRefusal, refuse, type Refusal } from './refusal';
 import { apply } from './reduce';
 import { currentSteps } from './plan';
 import { copyState, type RunState } from './state';
 import { HANDLERS } from './handlers';
+import type { Drafter, HandleContext, Handling } from './handling';
 
-/** Everything outside the run that a command may look at. */
-export interface HandleContext {
-  now: string;
-  /** Calendar date in the workshop's zone: expiry is judged by it. */
-  today: string;
-  actor: Actor;
-  references: Record<string, ReferenceSnapshot>;
-  allowSamePerson: boolean;
-  origin?: CommandOrigin;
-}
-
-export interface Handling {
-  procedure: Procedure;
-  state: RunState;
-  context: HandleContext;
-  draft: Drafter;
-}
-export type Drafter = <T extends EventType>(
-  type: T,
-  data: EventData[T],
-  where?: { step?: string; iteration?: number },
-) => EventDraft;
+export type { HandleContext } from './handling';
 
 const NEEDED_STATUS: Partial<Record<CommandType, RunState['status'][]>> = {
   start: ['notStarted'],

@@ -1,6 +1,6 @@
 import type { Command } from './command';
 import type { EventDraft } from './event';
-import type { Handling } from './handle';
+import type { Handling } from './handling';
 import { handleReading } from './handle-reading';
 import { handleAdjust, handleBump, handleCare, handleDecide, handleSave } from './handle-adjust';
 import { handleBind, handleStimulus } from './handle-supply';

@@ -45,7 +45,7 @@ export const PH: Calculator[] = [
           value: WORD[condition],
           state: STATE[condition],
           note: reasons
-            .filter((reason) => reason.condition === condition)
+            .filter((reason) => reason.condition === condition && condition !== 'good')
             .map((reason) => reason.sentence)
             .join(' '),
         },

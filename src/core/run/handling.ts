@@ -1,0 +1,29 @@
+import type { Procedure } from '../procedure/procedure';
+import type { CommandOrigin } from './command';
+import type { Actor, EventData, EventDraft, EventType } from './event';
+import type { ReferenceSnapshot } from './reference-snapshot';
+import type { RunState } from './state';
+
+/** Everything outside the run that a command may look at. */
+export interface HandleContext {
+  now: string;
+  /** Calendar date in the workshop's zone: expiry is judged by it. */
+  today: string;
+  actor: Actor;
+  references: Record<string, ReferenceSnapshot>;
+  allowSamePerson: boolean;
+  origin?: CommandOrigin;
+}
+
+/** What each handler is given: the procedure, the state, what lies outside, and how an event is drafted. */
+export interface Handling {
+  procedure: Procedure;
+  state: RunState;
+  context: HandleContext;
+  draft: Drafter;
+}
+export type Drafter = <T extends EventType>(
+  type: T,
+  data: EventData[T],
+  where?: { step?: string; iteration?: number },
+) => EventDraft;
