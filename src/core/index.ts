@@ -10,6 +10,7 @@ export { electrodeCondition, ELECTRODE_LIMITS } from './ph/electrode-condition';
 export { electrodeResponse } from './ph/electrode-response';
 
 export { kclStandard, KCL_STANDARDS, type KclStandard } from './conductivity/kcl-standard';
+export { astmSolution } from './conductivity/astm-solution';
 export { toReferenceTemperature } from './conductivity/to-reference-temperature';
 export { naturalWaterTo25 } from './conductivity/natural-water';
 export { cellConstant, cellConstantFrom } from './conductivity/cell-constant';

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import fc from 'fast-check';
+import { astmSolution } from './astm-solution';
 import { cellConstant, cellConstantFrom } from './cell-constant';
 import { displayConductivity, displayDissolvedSolids } from './display-conductivity';
 import { kclStandard, type KclStandard } from './kcl-standard';
@@ -17,10 +18,18 @@ describe('potassium chloride standards', () => {
   ])('%s µS/cm over temperature', (standard, temperatures, values) => {
     expect(temperatures.map((temperatureC) => kclStandard({ standard, temperatureC }))).toEqual(values);
   });
-  it('agree with the demal-based solutions of ASTM D1125 (memory) to their own difference: B 12 856 and C 1408.8 µS/cm', () => {
-    // 0.1 and 0.01 mol/L of the handbook and the solutions by weight of ASTM D1125 differ by under 0.4 %.
-    expect(Math.abs(kclStandard({ standard: '12880', temperatureC: 25 }) / 12_856 - 1)).toBeLessThan(0.004);
-    expect(Math.abs(kclStandard({ standard: '1413', temperatureC: 25 }) / 1408.8 - 1)).toBeLessThan(0.004);
+  it('solutions A, B, C, D of ASTM D1125 at 25 °C (memory): 111 342, 12 856, 1408.8, 146.93; ours by volume lie within 0.4 % of B and C', () => {
+    expect((['A', 'B', 'C', 'D'] as const).map((solution) => astmSolution({ solution }))).toEqual([
+      111_342, 12_856, 1408.8, 146.93,
+    ]);
+    // 0.1 and 0.01 mol/L of the handbook are another make-up than the solutions by weight.
+    expect(Math.abs(kclStandard({ standard: '12880', temperatureC: 25 }) / astmSolution({ solution: 'B' }) - 1)).toBeLessThan(
+      0.004,
+    );
+    expect(Math.abs(kclStandard({ standard: '1413', temperatureC: 25 }) / astmSolution({ solution: 'C' }) - 1)).toBeLessThan(
+      0.004,
+    );
+    expect(() => astmSolution({ solution: 'E' as 'A' })).toThrow(/solution/);
   });
   it('a lot’s own table overrides; outside the table is refused', () => {
     expect(

@@ -28,6 +28,8 @@ describe('units', () => {
     expect(convert({ value: 1, from: 'atm', to: 'mmHg' })).toBeCloseTo(760, 1);
     expect(convert({ value: 0, from: '°C', to: 'K' })).toBe(273.15);
     expect(convert({ value: 1, from: 'mS/cm', to: 'µS/cm' })).toBe(1000);
+    // 1 mS/cm = 1 EC (common practice).
+    expect(convert({ value: 1, from: 'mS/cm', to: 'EC' })).toBe(1);
     expect(() => convert({ value: 1, from: 'ppm', to: 'hPa' })).toThrow(/to must be a unit of fraction/);
     expect(() => convert({ value: 1, from: 'grain', to: 'hPa' })).toThrow(/unit must be one of/);
     expect(() => convert({ value: NaN, from: 'ppm', to: 'ppb' })).toThrow(/value/);

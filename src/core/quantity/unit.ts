@@ -49,6 +49,7 @@ export const UNITS: readonly Unit[] = [
   unit('µS/cm', 'uS/cm', 'conductivity', '0.0001'),
   unit('mS/cm', 'mS/cm', 'conductivity', '0.1'),
   unit('S/m', 'S/m', 'conductivity', '1'),
+  unit('EC', 'mS/cm', 'conductivity', '0.1'),
   unit('mg/L', 'mg/L', 'massConcentration', '0.001'),
   unit('µg/L', 'ug/L', 'massConcentration', '0.000001'),
   unit('g/L', 'g/L', 'massConcentration', '1'),

@@ -40,6 +40,21 @@ describe('calculators', () => {
     expect(line('next-due', {}, 'Due')).toBe('2027-02-28');
   });
 
+  it('reads a pasted trace: settled, T90, and where it will settle', () => {
+    const outcome = evaluate(named('response'), { texts: {}, units: {} });
+    const value = (label: string) => outcome.lines!.find((one) => one.label.startsWith(label))!.value;
+    expect(value('Settled on')).toBe('50');
+    // τ 9 s: T90 = 20.7 s (analysis); the display rounds to whole digits.
+    expect(Math.abs(Number(value('T90')) - 20.7)).toBeLessThan(1.5);
+    const [low, high] = value('Where it will settle').split(' … ').map(Number) as [number, number];
+    expect(low).toBeLessThanOrEqual(50);
+    expect(high).toBeGreaterThanOrEqual(50);
+    expect(line('response', { samples: '0 0\n1 1' }, 'Where it will settle')).toBe('nothing said');
+    expect(line('response', { samples: '0 0\n0 1' }, 'Settled on')).toContain('rise');
+    expect(line('runs-out', {}, 'Runs out on')).toBe('2026-12-08');
+    expect(line('runs-out', { availableL: '99' }, 'Runs out on')).toBe('lasts for all of it');
+  });
+
   it('names the field that is out of range, in core’s words and units', () => {
     expect(evaluate(named('oxygen'), { texts: { temperatureC: '45' }, units: {} }).problem).toEqual({
       field: 'temperatureC',

@@ -1,5 +1,4 @@
 import { dryGasTarget } from '@/core/gas/dry-gas-target';
-import { sensorHealth, zeroAndSpanDrift } from '@/core/gas/drift';
 import { lelToVolPercent, volPercentToLel } from '@/core/gas/lel';
 import { LEL_TABLE, lowerExplosiveLimit, type LelSource } from '@/core/gas/lel-table';
 import { PID_FACTORS_10_6, pidConcentration } from '@/core/gas/pid-response';
@@ -7,9 +6,6 @@ import { mgPerM3ToPpm, molarVolume, ppmToMgPerM3 } from '@/core/gas/ppm-to-mg-pe
 import { shortTermExposure } from '@/core/gas/short-term-exposure';
 import { standardPressure } from '@/core/gas/standard-pressure';
 import { timeWeightedAverage } from '@/core/gas/time-weighted-average';
-import { costPerRun } from '@/core/supply/cost-per-run';
-import { gasAvailable } from '@/core/supply/gas-available';
-import { runsLeft } from '@/core/supply/runs-left';
 import { choice, figure, number, places, rows, type Calculator } from './calculator';
 
 const PRESSURE = ['hPa', 'kPa', 'mmHg', 'psi', 'atm'];
@@ -18,6 +14,7 @@ const SOURCES: [string, string][] = [
   ['IEC 60079-20-1', 'IEC 60079-20-1'],
 ];
 
+/** Scales, concentrations and exposure. */
 export const GAS: Calculator[] = [
   {
     id: 'lel',
@@ -198,64 +195,6 @@ export const GAS: Calculator[] = [
       return [
         { label: 'Highest 15 min average', value: figure(found.level, 5) },
         { label: 'from minute … to', value: `${figure(found.fromSeconds / 60)} … ${figure(found.toSeconds / 60)}` },
-      ];
-    },
-  },
-  {
-    id: 'bottle',
-    group: 'Gas',
-    title: 'Bottle: content, runs, cost',
-    words: 'cylinder gas left litres price',
-    source: 'Boyle: water volume · gauge pressure ÷ 1 atm, compressibility left aside; waste share: common practice (13 %).',
-    fields: [
-      number('waterVolumeL', 'Water volume', '1', ['L', 'mL']),
-      number('gaugePressureBar', 'Gauge pressure', '34.5', ['bar', 'psi', 'kPa']),
-      number('flowLPerMin', 'Flow', '0.5', ['L/min', 'mL/min']),
-      number('minutes', 'Gas a run', '2', ['min', 's']),
-      number('wasteFactor', 'Waste, as a share', '0.13'),
-      number('price', 'Price of the full bottle', '170'),
-      number('contentL', 'Litres when full', '34', ['L']),
-    ],
-    compute: (v) => {
-      const availableL = gasAvailable({ waterVolumeL: v.number('waterVolumeL'), gaugePressureBar: v.number('gaugePressureBar') });
-      const use = { flowLPerMin: v.number('flowLPerMin'), minutes: v.number('minutes'), wasteFactor: v.number('wasteFactor') };
-      return [
-        { label: 'Left', value: figure(availableL, 4), unit: 'L' },
-        { label: 'Runs left', value: String(runsLeft({ availableL, ...use })) },
-        {
-          label: 'Gas of one run costs',
-          value: places(costPerRun({ price: v.number('price'), contentL: v.number('contentL'), ...use }), 2),
-        },
-      ];
-    },
-  },
-  {
-    id: 'sensor',
-    group: 'Gas',
-    title: 'Sensor: health and drift',
-    words: 'raw output new zero span sensitivity',
-    source: 'Raw output now against new (common practice); zero and span drift by the straight line through both.',
-    fields: [
-      number('rawNow', 'Raw output now', '0.31'),
-      number('rawNew', 'Raw output when new', '0.50'),
-      number('then.zero', 'At zero, left', '0'),
-      number('then.span', 'At the gas, left', '50'),
-      number('now.zero', 'At zero, found', '1'),
-      number('now.span', 'At the gas, found', '46'),
-    ],
-    compute: (v) => {
-      const moved = zeroAndSpanDrift({
-        then: { zero: v.number('then.zero'), span: v.number('then.span') },
-        now: { zero: v.number('now.zero'), span: v.number('now.span') },
-      });
-      return [
-        {
-          label: 'Health',
-          value: figure(sensorHealth({ rawNow: v.number('rawNow'), rawNew: v.number('rawNew') }).percent, 3),
-          unit: '% of new',
-        },
-        { label: 'Zero moved by', value: figure(moved.zero, 4) },
-        { label: 'Sensitivity changed by', value: figure(moved.spanPercent, 3), unit: '%' },
       ];
     },
   },
