@@ -10,9 +10,11 @@ export default defineConfig({
   forbidOnly: true,
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   projects: [
-    { name: 'rooms', testIgnore: /outage/ },
+    { name: 'rooms', testIgnore: /outage|responsive/ },
+    // Looks at the page's own thread, so nothing else may run beside it.
+    { name: 'responsive', testMatch: /responsive/, dependencies: ['rooms'] },
     // Takes the database away, so it runs alone and last.
-    { name: 'outage', testMatch: /outage/, dependencies: ['rooms'] },
+    { name: 'outage', testMatch: /outage/, dependencies: ['responsive'] },
   ],
   use: {
     baseURL: process.env.E2E_ORIGIN ?? 'http://127.0.0.1:3210',

@@ -3,7 +3,7 @@ import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:f
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { addresses, clusterAt, ensureDatabase, ensureServer, removeCluster, startCluster } from './lib/cluster.mjs';
-import { ensureBuild, ensureModules, environment, migrate, tsx } from './lib/project.mjs';
+import { ensureBuild, ensureModules, environment, migrate, TSX } from './lib/project.mjs';
 import { answers, startScript, startWeb, stopAll } from './lib/processes.mjs';
 import { aptInstall, freePort, installed, ROOT, runBeside, say } from './lib/system.mjs';
 
@@ -71,43 +71,45 @@ const vitest = (project) =>
     }),
   );
 
-async function browserTests() {
+/** A throw-away demo for the browser. Filling it needs one core for a while, so it is begun early and waited for late. */
+async function beginDemo() {
   const home = mkdtempSync(join(tmpdir(), 'werkbank-e2e-'));
   const cluster = clusterAt(home, { throwAway: true });
-  try {
-    await startCluster(cluster);
-    ensureDatabase(cluster);
-    migrate(cluster);
-    const [port, smtpPort] = [await freePort(), await freePort()];
-    const env = environment({ cluster, home, port, smtpPort });
-    say((await tsx(['src/processes/seed.ts'], env)).stdout.trim());
-    startScript('src/standins/mail-server.ts', { ...env, SMTP_PORT: String(smtpPort) }, { quiet: true });
-    startWeb(env, {
-      quiet: true,
-      onLine: (line) => {
-        if (/"level":(50|60)/.test(line)) console.log(line);
-      },
-    });
-    await answers(`http://127.0.0.1:${port}/api/health`);
-    await suite(
-      'browser tests',
-      () =>
-        runBeside(process.execPath, [bin('@playwright/test', 'cli.js'), 'test'], {
-          env: {
-            ...env,
-            E2E_ORIGIN: env.WERKBANK_ORIGIN,
-            E2E_CLUSTER: home,
-            OWNER_DATABASE_URL: addresses(cluster).owner,
-            NODE_ENV: 'test',
-          },
-        }),
-      join(ROOT, 'test-results', 'e2e.json'),
-      (report) => ({ passed: report.stats.expected + report.stats.flaky, failed: report.stats.unexpected }),
-    );
-  } finally {
-    await stopAll();
-    removeCluster(cluster);
-  }
+  await startCluster(cluster);
+  ensureDatabase(cluster);
+  migrate(cluster);
+  const [port, smtpPort] = [await freePort(), await freePort()];
+  const env = environment({ cluster, home, port, smtpPort });
+  return { home, cluster, port, smtpPort, env, seeded: runBeside(process.execPath, [TSX, 'src/processes/seed.ts'], { env }) };
+}
+
+async function browserTests({ home, cluster, port, smtpPort, env, seeded }) {
+  const { code, output } = await seeded;
+  say(output.trim());
+  if (code !== 0) throw new Error('The demo could not be filled.');
+  startScript('src/standins/mail-server.ts', { ...env, SMTP_PORT: String(smtpPort) }, { quiet: true });
+  startWeb(env, {
+    quiet: true,
+    onLine: (line) => {
+      if (/"level":(50|60)/.test(line)) console.log(line);
+    },
+  });
+  await answers(`http://127.0.0.1:${port}/api/health`);
+  await suite(
+    'browser tests',
+    () =>
+      runBeside(process.execPath, [bin('@playwright/test', 'cli.js'), 'test'], {
+        env: {
+          ...env,
+          E2E_ORIGIN: env.WERKBANK_ORIGIN,
+          E2E_CLUSTER: home,
+          OWNER_DATABASE_URL: addresses(cluster).owner,
+          NODE_ENV: 'test',
+        },
+      }),
+    join(ROOT, 'test-results', 'e2e.json'),
+    (report) => ({ passed: report.stats.expected + report.stats.flaky, failed: report.stats.unexpected }),
+  );
 }
 
 setUp();
@@ -123,11 +125,21 @@ await Promise.all([
     await check('lint', node(bin('eslint', 'bin', 'eslint.js'), '--max-warnings', '0', '.'));
   })(),
 ]);
-await vitest('database');
-ensureBuild();
-// After the build: it writes the declarations of routes and styles that the types refer to.
-await Promise.all([check('types', node(bin('typescript', 'bin', 'tsc'), '--noEmit')), vitest('build')]);
-await browserTests();
+const demo = await beginDemo();
+try {
+  await vitest('database');
+  ensureBuild();
+  // After the build: it writes the declarations of routes and styles that the types refer to.
+  await Promise.all([check('types', node(bin('typescript', 'bin', 'tsc'), '--noEmit')), vitest('build')]);
+  await browserTests(demo);
+} catch (error) {
+  tally.failed += 1;
+  console.error(error);
+} finally {
+  await stopAll();
+  await demo.seeded;
+  removeCluster(demo.cluster);
+}
 say('all done');
 console.log(`${tally.passed} passed, ${tally.failed} failed`);
 process.exit(tally.failed ? 1 : 0);

@@ -16,7 +16,7 @@ export const WISHES = ['Calibrate', 'As found only', 'Bump only', 'Calibrate, re
 const text = (most: number) => yup.string().trim().max(most, `At most ${most} characters.`);
 const serial = text(40)
   .required('The serial number is needed.')
-  .matches(/^[\w\-./ ]+$/, 'Letters, figures, dash, point and slash only.');
+  .matches(/^[\w\-./ ]+$/, { message: 'Letters, figures, dash, point and slash only.', excludeEmptyString: true });
 
 export const customerSchema = yup.object({
   name: text(120).required('The customer’s name is needed.'),

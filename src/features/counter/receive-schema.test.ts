@@ -1,0 +1,53 @@
+import { describe, expect, it } from 'vitest';
+import { assetSchema, customerSchema, INSPECTION_ITEMS, receiptSchema } from './receive-schema';
+
+const id = '3f0c2a52-6f0e-4c59-9a57-0d6f4f4c0001';
+const problems = async (
+  schema: { validate: (value: unknown, options: object) => Promise<unknown> },
+  value: unknown,
+): Promise<Record<string, string>> => {
+  try {
+    await schema.validate(value, { abortEarly: false, stripUnknown: true });
+    return {};
+  } catch (error) {
+    return Object.fromEntries(
+      (error as { inner: { path: string; message: string }[] }).inner.map((one) => [one.path, one.message]),
+    );
+  }
+};
+const line = { assetId: id, wish: 'Calibrate' };
+
+describe('what the counter types', () => {
+  it('a receipt needs a customer and at least one instrument; the rest has a sensible start', async () => {
+    expect(Object.keys(await problems(receiptSchema, { instruments: [] })).sort()).toEqual(['customerId', 'instruments']);
+    const receipt = await receiptSchema.validate({ customerId: id, instruments: [line] }, { stripUnknown: true });
+    expect(receipt.instruments[0]).toMatchObject({ rule: 'simple', dueAgreed: false, promiseOn: null });
+    expect(Object.keys(receipt.instruments[0]!.inspection).sort()).toEqual(INSPECTION_ITEMS.map((item) => item.id).sort());
+  });
+  it('a fault needs a note, beside its own field; a wish and a date must be ones that exist', async () => {
+    const found = await problems(receiptSchema, {
+      customerId: id,
+      instruments: [{ ...line, wish: 'Polish', promiseOn: 'tomorrow', inspection: { keys: { result: 'fault', note: '' } } }],
+    });
+    expect(found['instruments[0].inspection.keys']).toBe('Say what is wrong.');
+    expect(Object.keys(found)).toEqual(expect.arrayContaining(['instruments[0].wish', 'instruments[0].promiseOn']));
+    expect(
+      await problems(receiptSchema, {
+        customerId: id,
+        instruments: [{ ...line, inspection: { keys: { result: 'fault', note: 'sticks' } } }],
+      }),
+    ).toEqual({});
+  });
+  it.each([
+    ['', 'The serial number is needed.'],
+    ['a<script>', 'Letters, figures'],
+    ['x'.repeat(41), 'At most 40'],
+  ])('serial “%s” is refused: %s', async (serial, message) => {
+    expect((await problems(assetSchema, { customerId: id, modelId: id, serial })).serial).toContain(message);
+  });
+  it('a customer needs a name; a mail address, where there is one, must be one', async () => {
+    expect(Object.keys(await problems(customerSchema, { email: 'nowhere' })).sort()).toEqual(['email', 'name']);
+    expect(await problems(customerSchema, { name: 'Yard', email: '' })).toEqual({});
+    expect(await customerSchema.validate({ name: '  Yard  ' })).toMatchObject({ name: 'Yard', wantsReminders: true });
+  });
+});

@@ -1,0 +1,207 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import {
+  createAsset,
+  createCustomer,
+  findAssets,
+  findCustomers,
+  INSPECTION_ITEMS,
+  receive,
+  returnTicket,
+  scanTarget,
+  ticketSlip,
+} from '@/features/counter/server';
+import { approveRun } from '@/features/certificates/server';
+import { assetCard, listAssets } from '@/features/assets/server';
+import type { Problem } from '@/platform/problem';
+import type { Transaction } from '@/data/connection';
+import { openWorld, type World } from './world';
+
+let world: World;
+beforeAll(async () => {
+  world = await openWorld();
+});
+afterAll(() => world.close());
+
+const inTx = <T>(work: (context: { tx: Transaction; actor: World['technician']; now: Date }) => Promise<T>) =>
+  world.db.transaction((tx) => work({ tx, actor: world.technician, now: new Date('2026-11-24T09:00:00.000Z') }));
+const newCustomer = (name: string) =>
+  inTx((context) => createCustomer(context, { name, address: 'Quay 1', contact: 'Mara', email: '', wantsReminders: true }));
+const newAsset = (
+  serial: string,
+  customerId = world.customerId,
+  channels: { role: string; status: 'fitted' | 'removed' | 'notCalibrated'; sensorSerial: string }[] = [],
+) => inTx((context) => createAsset(context, { customerId, modelId: world.modelId, serial, tag: `TAG-${serial}`, channels }));
+const inspection = (fault?: string) =>
+  Object.fromEntries(
+    INSPECTION_ITEMS.map((item) => [
+      item.id,
+      item.id === fault ? { result: 'fault' as const, note: 'soiled' } : { result: 'pass' as const, note: '' },
+    ]),
+  );
+const line = (assetId: string, more: Partial<Parameters<typeof receive>[1]['instruments'][number]> = {}) => ({
+  assetId,
+  wish: 'Calibrate' as const,
+  rule: 'simple' as const,
+  promiseOn: '2026-11-30',
+  dueAgreed: true,
+  note: '',
+  inspection: inspection(),
+  ...more,
+});
+const take = (customerId: string, instruments: ReturnType<typeof line>[]) =>
+  inTx((context) => receive(context, { customerId, contact: 'Mara', note: '', instruments }));
+const problem = (promise: Promise<unknown>) =>
+  promise.then(
+    () => {
+      throw new Error('was not refused');
+    },
+    (error: Problem) => ({ message: error.message, fields: error.fields, status: error.status, extra: error.extra }),
+  );
+
+describe('customers', () => {
+  it('a name is there once; a second one is told so beside the field', async () => {
+    await newCustomer('Pier Seven Pumps');
+    expect(await problem(newCustomer('Pier Seven Pumps'))).toMatchObject({
+      status: 409,
+      fields: { name: expect.stringContaining('already') },
+    });
+  });
+  it('are found by part of name or contact, the name that begins with it first; signs of the search are only signs', async () => {
+    await newCustomer('Old Harbour Lights');
+    await newCustomer('Harbour Crane 12 %');
+    const names = async (text: string) => (await inTx(({ tx }) => findCustomers(tx, text))).map((one) => one.name);
+    expect((await names('harbour'))[0]).toBe('Harbour Crane 12 %');
+    expect(await names('harbour')).toContain('Old Harbour Lights');
+    expect(await names('%')).toEqual(['Harbour Crane 12 %']);
+    expect(await names('_arbour')).toEqual([]);
+  });
+});
+
+describe('instruments', () => {
+  it('a new one takes over its model’s channels, with what was stated about its sensors', async () => {
+    const { id } = await newAsset('NEW-1', world.customerId, [
+      { role: 'h2s', status: 'removed', sensorSerial: '' },
+      { role: 'co', status: 'fitted', sensorSerial: 'CO-77' },
+    ]);
+    const card = (await inTx(({ tx }) => assetCard(tx, id)))!;
+    expect(card.channels.map((channel) => [channel.role, channel.status, channel.sensorSerial])).toEqual([
+      ['o2', 'fitted', null],
+      ['ex', 'fitted', null],
+      ['h2s', 'removed', null],
+      ['co', 'fitted', 'CO-77'],
+    ]);
+    expect(card.runs).toEqual([]);
+  });
+  it('a serial that the maker has used is not made twice, whatever its case: the existing one is named', async () => {
+    const { id } = await newAsset('dup-1');
+    expect(await problem(newAsset('DUP-1'))).toMatchObject({
+      status: 409,
+      fields: { serial: expect.stringContaining('Test Yard') },
+      extra: { code: 'duplicateSerial', assetId: id },
+    });
+  });
+  it('are found by serial or tag, the exact one first, with the ticket that they are in the house with', async () => {
+    const { id } = await newAsset('FND-1');
+    await newAsset('FND-10');
+    const { tickets } = await take(world.customerId, [line(id)]);
+    const found = await inTx(({ tx }) => findAssets(tx, 'fnd-1'));
+    expect(found.map((one) => [one.serial, one.openTicket])).toEqual([
+      ['FND-1', tickets[0]!.code],
+      ['FND-10', null],
+    ]);
+    expect((await inTx(({ tx }) => findAssets(tx, 'tag-fnd-10'))).map((one) => one.serial)).toEqual(['FND-10']);
+  });
+  it('the list is paged by key: every instrument once, in order, also when the search is kept', async () => {
+    for (let i = 0; i < 7; i += 1) await newAsset(`PAGE-${i}`);
+    const seen: string[] = [];
+    let after: string | undefined;
+    do {
+      const page = await inTx(({ tx }) => listAssets(tx, { q: 'page-', after, pageSize: 3 }));
+      seen.push(...page.rows.map((row) => row.serial));
+      after = page.next ?? undefined;
+    } while (after);
+    expect(seen).toEqual(['PAGE-0', 'PAGE-1', 'PAGE-2', 'PAGE-3', 'PAGE-4', 'PAGE-5', 'PAGE-6']);
+  });
+});
+
+describe('receiving', () => {
+  it('several instruments on one receipt: a ticket each, numbered by the year, with wish, promise and inspection', async () => {
+    const [a, b] = [await newAsset('REC-1'), await newAsset('REC-2')];
+    const made = await take(world.customerId, [
+      line(a.id, { inspection: inspection('filters') }),
+      line(b.id, { wish: 'As found only', rule: 'guarded', promiseOn: null, dueAgreed: false }),
+    ]);
+    expect(made.number).toMatch(/^R-2026-\d{4}$/);
+    const numbers = made.tickets.map((one) => Number(one.code.slice(-4)));
+    expect(numbers[1]! - numbers[0]!).toBe(1);
+    const slip = (await inTx(({ tx }) => ticketSlip(tx, made.tickets[0]!.id)))!;
+    expect(JSON.stringify(slip)).toContain('soiled');
+    const { rows } = await world.app.query('select wish, rule, promise_on, due_agreed from ticket where id = $1', [
+      made.tickets[1]!.id,
+    ]);
+    expect(rows[0]).toEqual({ wish: 'As found only', rule: 'guarded', promise_on: null, due_agreed: false });
+  });
+  it('is refused whole when one instrument is in the house, named twice, or another customer’s: no ticket, no number is used up', async () => {
+    const [a, b] = [await newAsset('REF-1'), await newAsset('REF-2')];
+    const other = await newCustomer('Another Yard');
+    await take(world.customerId, [line(a.id)]);
+    const count = async () => (await world.app.query('select count(*)::int as n from ticket')).rows[0].n as number;
+    const before = await count();
+    expect(await problem(take(world.customerId, [line(b.id), line(a.id)]))).toMatchObject({
+      status: 409,
+      fields: { 'instruments[1].assetId': expect.stringContaining('already') },
+    });
+    expect(await problem(take(world.customerId, [line(b.id), line(b.id)]))).toMatchObject({
+      fields: { 'instruments[1].assetId': expect.any(String) },
+    });
+    expect(await problem(take(other.id, [line(b.id)]))).toMatchObject({
+      fields: { 'instruments[0].assetId': expect.stringContaining('another customer') },
+    });
+    expect(await problem(take(world.customerId, [line('00000000-0000-4000-8000-000000000000')]))).toMatchObject({ status: 404 });
+    expect(await count()).toBe(before);
+    const [last] = (await world.app.query('select code from ticket order by code desc limit 1')).rows as { code: string }[];
+    const next = await take(world.customerId, [line(b.id)]);
+    expect(Number(next.tickets[0]!.code.slice(-4))).toBe(Number(last!.code.slice(-4)) + 1);
+  });
+  it('twenty counters at once: twenty tickets, no number twice and none left out', async () => {
+    const assets = [];
+    for (let i = 0; i < 20; i += 1) assets.push(await newAsset(`MANY-${i}`));
+    const made = await Promise.all(assets.map(({ id }) => take(world.customerId, [line(id)])));
+    const numbers = made.map((one) => Number(one.tickets[0]!.code.slice(-4))).sort((a, b) => a - b);
+    expect(numbers).toEqual(Array.from({ length: 20 }, (_one, index) => numbers[0]! + index));
+  });
+  it('hands back only what is approved, once; then the instrument may come again', async () => {
+    const { run, ticketId, assetId } = await world.finishedRun();
+    const back = () => inTx((context) => returnTicket(context, { ticketId }));
+    expect(await problem(back())).toMatchObject({ status: 409 });
+    // `finish` moved no ticket here, since the events were recorded directly.
+    await world.app.query("update ticket set status = 'toApprove', place = null where id = $1", [ticketId]);
+    await world.db.transaction((tx) => approveRun({ tx, actor: world.signatory, now: new Date() }, { runId: run }));
+    await back();
+    expect(await problem(back())).toMatchObject({ status: 409 });
+    expect((await take(world.customerId, [line(assetId)])).tickets).toHaveLength(1);
+  });
+});
+
+describe('the scan field', () => {
+  const scan = (text: string) => inTx(({ tx }) => scanTarget(tx, text));
+  it('takes ticket, serial, tag, lot, certificate number and the address behind a label’s code', async () => {
+    const { id } = await newAsset('SCAN-1');
+    const { tickets } = await take(world.customerId, [line(id)]);
+    expect(await scan(tickets[0]!.code.toLowerCase())).toBe(`/tickets/${tickets[0]!.id}`);
+    expect(await scan(' scan-1 ')).toBe(`/assets/${id}`);
+    expect(await scan('tag-scan-1')).toBe(`/assets/${id}`);
+    expect(await scan('t-1')).toBe(`/shelf#${world.bottleId}`);
+    const { run } = await world.finishedRun();
+    const certificate = await world.db.transaction((tx) =>
+      approveRun({ tx, actor: world.signatory, now: new Date() }, { runId: run }),
+    );
+    expect(await scan(certificate.number)).toBe(`/certificates/${certificate.id}`);
+    const { rows } = await world.app.query('select token from certificate where id = $1', [certificate.id]);
+    expect(await scan(`https://workshop.example/verify/${rows[0].token}`)).toBe(`/certificates/${certificate.id}`);
+  });
+  it('leads to the search when nothing fits, and nowhere when nothing was typed', async () => {
+    expect(await scan('no such thing & more')).toBe('/assets?q=no%20such%20thing%20%26%20more');
+    expect(await scan('   ')).toBeNull();
+  });
+});
