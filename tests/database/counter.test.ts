@@ -109,6 +109,7 @@ describe('instruments', () => {
       ['FND-1', tickets[0]!.code],
       ['FND-10', null],
     ]);
+    expect(found[0]!.measurands).toEqual(['carbon monoxide', 'hydrogen sulphide', 'methane', 'oxygen']);
     expect((await inTx(({ tx }) => findAssets(tx, 'tag-fnd-10'))).map((one) => one.serial)).toEqual(['FND-10']);
   });
   it('the list is paged by key: every instrument once, in order, also when the search is kept', async () => {

@@ -3,12 +3,13 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { Field } from '@/ui/field';
-import { INSPECTION_ITEMS, WISHES } from './receive-schema';
+import { inspectionFor, WISHES } from './receive-schema';
 
 export interface Line {
   assetId: string;
   title: string;
   serial: string;
+  measurands: string[];
   wish: string;
   rule: string;
   promiseOn: string;
@@ -18,7 +19,7 @@ export interface Line {
 }
 
 export function newLine(
-  asset: { id: string; maker: string; model: string; serial: string; agreesDue: boolean },
+  asset: { id: string; maker: string; model: string; serial: string; agreesDue: boolean; measurands: string[] },
   promiseOn: string,
 ): Line {
   return {
@@ -30,7 +31,8 @@ export function newLine(
     promiseOn,
     dueAgreed: asset.agreesDue,
     note: '',
-    inspection: Object.fromEntries(INSPECTION_ITEMS.map((item) => [item.id, { result: 'pass', note: '' }])),
+    measurands: asset.measurands,
+    inspection: Object.fromEntries(inspectionFor(asset.measurands).map((item) => [item.id, { result: 'pass', note: '' }])),
   };
 }
 
@@ -107,7 +109,7 @@ export function InstrumentLine({
             </div>
           </div>
           <div className="row">
-            {INSPECTION_ITEMS.map((item) => {
+            {inspectionFor(line.measurands ?? []).map((item) => {
               const entry = line.inspection[item.id]!;
               return (
                 <div key={item.id} className="col-lg-6 d-flex flex-wrap gap-2 align-items-center py-1">

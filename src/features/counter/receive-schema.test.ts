@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { assetSchema, customerSchema, INSPECTION_ITEMS, receiptSchema } from './receive-schema';
+import { assetSchema, customerSchema, INSPECTION_ITEMS, inspectionFor, receiptSchema } from './receive-schema';
 
 const id = '3f0c2a52-6f0e-4c59-9a57-0d6f4f4c0001';
 const problems = async (
@@ -23,6 +23,12 @@ describe('what the counter types', () => {
     const receipt = await receiptSchema.validate({ customerId: id, instruments: [line] }, { stripUnknown: true });
     expect(receipt.instruments[0]).toMatchObject({ rule: 'simple', dueAgreed: false, promiseOn: null });
     expect(Object.keys(receipt.instruments[0]!.inspection).sort()).toEqual(INSPECTION_ITEMS.map((item) => item.id).sort());
+  });
+  it('glass, cell and membrane are looked at only where the instrument has them; else they are not applicable', async () => {
+    expect(inspectionFor(['oxygen', 'methane']).some((item) => item.measurands)).toBe(false);
+    expect(inspectionFor(['pH', 'conductivity']).map((item) => item.id)).toEqual(expect.arrayContaining(['glass', 'cell']));
+    const receipt = await receiptSchema.validate({ customerId: id, instruments: [line] }, { stripUnknown: true });
+    expect(receipt.instruments[0]!.inspection).toMatchObject({ membrane: { result: 'notApplicable' }, case: { result: 'pass' } });
   });
   it('a fault needs a note, beside its own field; a wish and a date must be ones that exist', async () => {
     const found = await problems(receiptSchema, {

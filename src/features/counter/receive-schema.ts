@@ -1,15 +1,30 @@
 import * as yup from 'yup';
 
-/** What is looked at when an instrument comes in (trade practice); each pass, fault with a note, or not applicable. */
-export const INSPECTION_ITEMS = [
+export interface InspectionItem {
+  id: string;
+  label: string;
+  /** Only where the instrument measures one of these; else it is not applicable. */
+  measurands?: string[];
+}
+
+/** What is looked at when an instrument comes in (common practice); each pass, fault with a note, or not applicable. */
+export const INSPECTION_ITEMS: InspectionItem[] = [
   { id: 'case', label: 'Case, clip and display' },
   { id: 'keys', label: 'Keys' },
   { id: 'battery', label: 'Battery contacts and voltage' },
   { id: 'filters', label: 'Filters and gaskets' },
   { id: 'inlet', label: 'Sensor inlets, pump inlet' },
-  { id: 'plugs', label: 'Cable and plugs' },
+  { id: 'plugs', label: 'Cable not twisted, plug pins straight' },
+  { id: 'glass', label: 'pH glass intact and wet', measurands: ['pH'] },
+  { id: 'cell', label: 'Conductivity electrodes clean, no rust', measurands: ['conductivity'] },
+  { id: 'membrane', label: 'Membrane smooth, electrolyte more than half full', measurands: ['dissolved oxygen'] },
   { id: 'clean', label: 'Clean, or with a declaration' },
-] as const;
+];
+
+/** The items for an instrument that measures these. */
+export function inspectionFor(measurands: string[]): InspectionItem[] {
+  return INSPECTION_ITEMS.filter((item) => !item.measurands || item.measurands.some((one) => measurands.includes(one)));
+}
 
 export const WISHES = ['Calibrate', 'As found only', 'Bump only', 'Calibrate, repair if needed'] as const;
 
@@ -67,7 +82,14 @@ export const receiptSchema = yup.object({
         dueAgreed: yup.boolean().default(false),
         note: text(500).default(''),
         inspection: yup
-          .object(Object.fromEntries(INSPECTION_ITEMS.map((item) => [item.id, inspected.default({ result: 'pass', note: '' })])))
+          .object(
+            Object.fromEntries(
+              INSPECTION_ITEMS.map((item) => [
+                item.id,
+                inspected.default({ result: item.measurands ? 'notApplicable' : 'pass', note: '' }),
+              ]),
+            ),
+          )
           .required(),
       }),
     )

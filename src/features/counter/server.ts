@@ -1,4 +1,4 @@
 export { channelsOf, findAssets, findCustomers, listModels, scanTarget } from './server/find';
 export { createAsset, createCustomer, receive, returnTicket } from './server/receive';
 export { ticketSlip } from './server/slip';
-export { INSPECTION_ITEMS } from './receive-schema';
+export { INSPECTION_ITEMS, inspectionFor } from './receive-schema';

@@ -8,7 +8,8 @@ import type { Transaction } from '@/data/connection';
 import { reference, ticket } from '@/data/schema';
 import { placeTicket, recordRun } from '@/features/bench/server';
 import { approveRun } from '@/features/certificates/server';
-import { INSPECTION_ITEMS, receive, returnTicket } from '@/features/counter/server';
+import { inspectionFor, receive, returnTicket } from '@/features/counter/server';
+import { MODELS } from './catalogue';
 import { fly, type Behaviour } from './pilot';
 import type { Random } from './random';
 
@@ -70,7 +71,10 @@ export async function liveThrough(tx: Transaction, visit: Visit, actors: Actors,
           promiseOn: addDays(at, random.whole(2, 6)).toISOString().slice(0, 10),
           dueAgreed: asset.agreesDue,
           note: '',
-          inspection: inspection(random),
+          inspection: inspection(
+            random,
+            MODELS.find((model) => model.name === asset.model)!.channels.map((channel) => channel.measurand),
+          ),
         },
       ],
     },
@@ -107,9 +111,9 @@ export async function liveThrough(tx: Transaction, visit: Visit, actors: Actors,
   if (visit.upTo === 'returned') await returnTicket({ tx, actor: actors.counter, now: addDays(end, 1) }, { ticketId });
 }
 
-function inspection(random: Random) {
+function inspection(random: Random, measurands: string[]) {
   return Object.fromEntries(
-    INSPECTION_ITEMS.map((item) => [
+    inspectionFor(measurands).map((item) => [
       item.id,
       item.id === 'filters' && random.next() < 0.06
         ? { result: 'fault' as const, note: 'filter soiled, replaced' }

@@ -35,6 +35,9 @@ export async function findAssets(tx: Transaction, text: string, customerId?: str
       customer: customer.name,
       agreesDue: customer.agreesDue,
       status: asset.status,
+      measurands: sql<
+        string[]
+      >`array(select distinct ch.measurand from asset_channel ch where ch.asset_id = ${asset.id} order by 1)`,
       openTicket: sql<
         string | null
       >`(select t.code from ticket t where t.asset_id = ${asset.id} and t.status <> 'returned' limit 1)`,
