@@ -43,7 +43,8 @@ describe('what a reading is compared with', () => {
     },
   );
   it('refuses a scale that is not known, a unit that differs, a gas that is not in the bottle, and no bottle at all', () => {
-    const { scale: _scale, ...unscaled } = channel('ex');
+    const unscaled = channel('ex');
+    delete unscaled.scale;
     expect(at(span, unscaled)).toMatchObject({ refused: true, code: 'noScale' });
     expect(at(span, channel('co', { unit: 'mg/m³' }))).toMatchObject({ code: 'wrongUnit' });
     expect(at(span, channel('co', { calibrationGas: 'NH3' }))).toMatchObject({ code: 'missingComponent', field: 'reference' });
@@ -53,7 +54,8 @@ describe('what a reading is compared with', () => {
     const air = point({ kind: 'computed', function: 'cleanAirOxygen' });
     expect(at(air, channel('o2'))).toMatchObject({ value: '20.9' });
     expect(at(air, channel('o2', { cleanAir: '20.8' }))).toMatchObject({ value: '20.8' });
-    const { cleanAir: _cleanAir, ...without } = channel('o2');
+    const without = channel('o2');
+    delete without.cleanAir;
     expect(at(air, without)).toMatchObject({ code: 'noCleanAirValue' });
   });
   it('observed points have no target; a fixed one is what it says', () => {
