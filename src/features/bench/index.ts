@@ -1,2 +1,3 @@
 export { BenchBoard } from './bench-board';
 export { RunSheet } from './run-sheet';
+export { OutTray } from './out-tray';

@@ -1,65 +1,15 @@
-import Link from 'next/link';
+import { WaitingTable } from '@/features/certificates';
 import { waitingForApproval } from '@/features/certificates/server';
 import { page } from '@/platform/page';
 import { readSettings } from '@/platform/settings';
-import { dayTime } from '@/ui/format';
-import { VerdictMark } from '@/ui/verdict-mark';
 
 export const metadata = { title: 'Approve' };
-export default page({ permission: 'approve', name: '/approve' }, async ({ tx }) => {
-  const [rows, { zone }] = [await waitingForApproval(tx), await readSettings(tx)];
-  return (
-    <main className="page">
-      <div className="page-head">
-        <h1>Approve</h1>
-        <span className="quiet">Finished runs, oldest first.</span>
-      </div>
-      <div className="sheet">
-        {rows.length === 0 ? (
-          <div className="empty">
-            Nothing waits. A run that a technician finishes lies here until it is approved or sent back.
-          </div>
-        ) : (
-          <table className="table mb-0">
-            <thead>
-              <tr>
-                <th>Finished</th>
-                <th>Instrument</th>
-                <th>Serial</th>
-                <th>Customer</th>
-                <th>As found</th>
-                <th>As left</th>
-                <th>Technician</th>
-                <th />
-              </tr>
-            </thead>
-            <tbody>
-              {rows.map((row) => (
-                <tr key={row.runId}>
-                  <td>{row.finishedAt && dayTime(row.finishedAt, zone)}</td>
-                  <td>
-                    {row.maker} {row.model}
-                  </td>
-                  <td className="mono">{row.serial}</td>
-                  <td>{row.customer}</td>
-                  <td>
-                    <VerdictMark state={row.asFound} />
-                  </td>
-                  <td>
-                    <VerdictMark state={row.asLeft} />
-                  </td>
-                  <td>{row.technician}</td>
-                  <td className="text-end">
-                    <Link className="btn btn-primary btn-sm" href={`/approve/${row.runId}`}>
-                      Look
-                    </Link>
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        )}
-      </div>
-    </main>
-  );
-});
+export default page({ permission: 'approve', name: '/approve' }, async ({ tx }) => (
+  <main className="page">
+    <div className="page-head">
+      <h1>Approve</h1>
+      <span className="quiet">Finished runs, oldest first.</span>
+    </div>
+    <WaitingTable rows={await waitingForApproval(tx)} zone={(await readSettings(tx)).zone} />
+  </main>
+));

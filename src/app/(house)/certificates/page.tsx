@@ -1,64 +1,19 @@
-import Link from 'next/link';
+import { CertificateTable } from '@/features/certificates';
 import { listCertificates } from '@/features/certificates/server';
 import { page } from '@/platform/page';
 import { readSettings } from '@/platform/settings';
-import { dayTime } from '@/ui/format';
-import { Pager } from '@/ui/pager';
-import { VerdictMark } from '@/ui/verdict-mark';
 
 export const metadata = { title: 'Certificates' };
-export default page({ permission: 'signedIn', name: '/certificates' }, async ({ tx, search }) => {
-  const list = await listCertificates(tx, search.before ? { before: search.before } : {});
-  const { zone } = await readSettings(tx);
-  return (
-    <main className="page">
-      <div className="page-head">
-        <h1>Certificates</h1>
-        <span className="quiet">Newest first.</span>
-      </div>
-      <div className="sheet">
-        <table className="table mb-0">
-          <thead>
-            <tr>
-              <th>Number</th>
-              <th>Issued</th>
-              <th>Instrument</th>
-              <th>Serial</th>
-              <th>Customer</th>
-              <th>As found</th>
-              <th>As left</th>
-            </tr>
-          </thead>
-          <tbody>
-            {list.rows.map((row) => (
-              <tr key={row.id}>
-                <td>
-                  <Link className="row-link mono" href={`/certificates/${row.id}`}>
-                    {row.number}
-                    {row.revision > 0 && ` r${row.revision}`}
-                  </Link>
-                  {row.replacedBy && <span className="quiet small"> replaced</span>}
-                  {row.kind === 'record' && <span className="quiet small"> record</span>}
-                </td>
-                <td className="text-nowrap">{dayTime(row.issuedAt, zone)}</td>
-                <td>
-                  {row.maker} {row.model}
-                </td>
-                <td className="mono">{row.serial}</td>
-                <td>{row.customer}</td>
-                <td>
-                  <VerdictMark state={row.asFound} />
-                </td>
-                <td>
-                  <VerdictMark state={row.asLeft} />
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-        {list.rows.length === 0 && <div className="empty">None yet. Approving a finished run issues the first.</div>}
-        <Pager base="/certificates" query={{ before: search.before }} next={list.next} param="before" />
-      </div>
-    </main>
-  );
-});
+export default page({ permission: 'signedIn', name: '/certificates' }, async ({ tx, search }) => (
+  <main className="page">
+    <div className="page-head">
+      <h1>Certificates</h1>
+      <span className="quiet">Newest first.</span>
+    </div>
+    <CertificateTable
+      list={await listCertificates(tx, search.before ? { before: search.before } : {})}
+      before={search.before}
+      zone={(await readSettings(tx)).zone}
+    />
+  </main>
+));

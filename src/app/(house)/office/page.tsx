@@ -1,9 +1,7 @@
-import { SettingsForm, UserPanel } from '@/features/office';
+import { AuditTable, SettingsForm, UserPanel } from '@/features/office';
 import { listAudit, listUsers } from '@/features/office/server';
 import { page } from '@/platform/page';
 import { readSettings } from '@/platform/settings';
-import { dayTime } from '@/ui/format';
-import { Pager } from '@/ui/pager';
 
 export const metadata = { title: 'Office' };
 export default page({ permission: 'office', name: '/office' }, async ({ tx, search }) => {
@@ -17,30 +15,7 @@ export default page({ permission: 'office', name: '/office' }, async ({ tx, sear
       <div className="mt-3">
         <UserPanel users={users} />
       </div>
-      <div className="sheet mt-3">
-        <h2>Audit</h2>
-        <table className="table mb-0">
-          <thead>
-            <tr>
-              <th>When</th>
-              <th>Who</th>
-              <th>What</th>
-              <th>About</th>
-            </tr>
-          </thead>
-          <tbody>
-            {audit.rows.map((row) => (
-              <tr key={row.id}>
-                <td className="text-nowrap">{dayTime(row.at, settings.zone)}</td>
-                <td>{row.actor.name}</td>
-                <td>{row.action}</td>
-                <td className="text-break">{row.subject}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-        <Pager base="/office" query={{ before: search.before }} next={audit.next} param="before" />
-      </div>
+      <AuditTable list={audit} before={search.before} zone={settings.zone} />
     </main>
   );
 });

@@ -1,0 +1,60 @@
+import Link from 'next/link';
+import { dayTime } from '@/ui/format';
+import { Pager } from '@/ui/pager';
+import { VerdictMark } from '@/ui/verdict-mark';
+import type { listCertificates } from './server/find';
+
+interface Props {
+  list: Awaited<ReturnType<typeof listCertificates>>;
+  before: string | undefined;
+  zone: string;
+}
+
+/** Issued certificates, newest first; the page stands in the address. */
+export function CertificateTable({ list, before, zone }: Props) {
+  return (
+    <div className="sheet">
+      <table className="table mb-0">
+        <thead>
+          <tr>
+            <th>Number</th>
+            <th>Issued</th>
+            <th>Instrument</th>
+            <th>Serial</th>
+            <th>Customer</th>
+            <th>As found</th>
+            <th>As left</th>
+          </tr>
+        </thead>
+        <tbody>
+          {list.rows.map((row) => (
+            <tr key={row.id}>
+              <td>
+                <Link className="row-link mono" href={`/certificates/${row.id}`}>
+                  {row.number}
+                  {row.revision > 0 && ` r${row.revision}`}
+                </Link>
+                {row.replacedBy && <span className="quiet small"> replaced</span>}
+                {row.kind === 'record' && <span className="quiet small"> record</span>}
+              </td>
+              <td className="text-nowrap">{dayTime(row.issuedAt, zone)}</td>
+              <td>
+                {row.maker} {row.model}
+              </td>
+              <td className="mono">{row.serial}</td>
+              <td>{row.customer}</td>
+              <td>
+                <VerdictMark state={row.asFound} />
+              </td>
+              <td>
+                <VerdictMark state={row.asLeft} />
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {list.rows.length === 0 && <div className="empty">None yet. Approving a finished run issues the first.</div>}
+      <Pager base="/certificates" query={{ before }} next={list.next} param="before" />
+    </div>
+  );
+}
