@@ -28,6 +28,18 @@ describe('simulation (JCGM 101:2008)', () => {
     expect(Math.abs(result.mean - mean)).toBeLessThan((5 * standard) / Math.sqrt(200_000));
     expect(Math.abs(result.standard / standard - 1)).toBeLessThan(0.01);
   });
+  it('takes a model of one list or of one argument each, and an input by its ends', () => {
+    const inputs: SimulationInput[] = [
+      { distribution: 'rectangular', lower: 2, upper: 4 },
+      { distribution: 'normal', mean: 10, standard: 0.5 },
+    ];
+    const list = simulate({ inputs, model: ([a, b]: Float64Array) => a! * b!, draws: 20_000, seed: 9 });
+    expect(simulate({ inputs, model: (a: number, b: number) => a * b, draws: 20_000, seed: 9 })).toEqual(list);
+    expect(list.mean).toBeCloseTo(30, 0);
+    expect(() =>
+      simulate({ inputs: [{ distribution: 'rectangular', lower: 4, upper: 2 }], model: (a: number) => a, draws: 100, seed: 1 }),
+    ).toThrow(/inputs\[0\]\.upper/);
+  });
   it('agrees with the law of propagation for a sum of normal inputs (JCGM 100:2008, 5.1.2)', () => {
     const model = simulationModel({ kind: 'sum', sensitivities: [2, -1] });
     const result = simulate({

@@ -3,15 +3,18 @@ import { percentiles } from './percentiles';
 import { normalFrom, seededUniform, type Uniform } from './random';
 
 export type InputDistribution = 'normal' | 'rectangular' | 'triangular' | 'u-shaped';
-/** An input by its mean (0 by default) and either standard uncertainty or half-width (not for a normal one). */
+/** An input by its mean (0 by default) and its standard uncertainty or half-width, or by its two ends (neither of the last two for a normal one). */
 export interface SimulationInput {
   name?: string;
   distribution: InputDistribution;
   mean?: number;
   standard?: number;
   halfWidth?: number;
+  lower?: number;
+  upper?: number;
 }
-export type SimulationModel = (values: Float64Array) => number;
+/** Takes the values as one list, in the order of the inputs, or as one argument each. */
+export type SimulationModel = ((values: Float64Array) => number) | ((...values: number[]) => number);
 export interface SimulationResult {
   mean: number;
   standard: number;
@@ -59,18 +62,26 @@ export function startSimulation({ inputs, model, draws, seed, coverage = 0.95 }:
   const samplers = inputs.map((input, index) => samplerOf(input, index, uniform));
   const outcomes = new Float64Array(draws);
   const values = new Float64Array(inputs.length);
+  const ofList = listModel(model);
   let count = 0;
   const step = (more: number) => {
     const end = Math.min(draws, count + more);
     for (; count < end; count += 1) {
       for (let i = 0; i < samplers.length; i += 1) values[i] = samplers[i]!();
-      const outcome = model(values);
+      const outcome = ofList(values);
       if (!Number.isFinite(outcome)) throw new RangeError(`model must give a finite number, got ${outcome} at draw ${count + 1}`);
       outcomes[count] = outcome;
     }
     return count;
   };
   return { step, done: () => count, result: () => summary(outcomes.slice(0, count), coverage) };
+}
+
+/** A model with an argument for each value is called so; one argument is the list. */
+function listModel(model: SimulationModel): (values: Float64Array) => number {
+  if (model.length <= 1) return model as (values: Float64Array) => number;
+  const each = model as (...values: number[]) => number;
+  return (values) => each(...values);
 }
 
 function summary(outcomes: Float64Array, coverage: number): SimulationResult {
@@ -89,23 +100,23 @@ function summary(outcomes: Float64Array, coverage: number): SimulationResult {
 const WIDTH = { rectangular: Math.sqrt(3), triangular: Math.sqrt(6), 'u-shaped': Math.SQRT2 };
 
 function samplerOf(input: SimulationInput, index: number, uniform: Uniform): () => number {
-  const mean = requireRange(`inputs[${index}].mean`, input.mean ?? 0, -Infinity, Infinity);
-  if (input.distribution === 'normal') {
+  const { distribution, lower, upper } = input;
+  const ends = lower !== undefined && upper !== undefined && distribution !== 'normal';
+  if (ends)
+    requireRange(`inputs[${index}].upper`, upper, requireRange(`inputs[${index}].lower`, lower, -Infinity, Infinity), Infinity);
+  const mean = requireRange(`inputs[${index}].mean`, ends ? (lower + upper) / 2 : (input.mean ?? 0), -Infinity, Infinity);
+  if (distribution === 'normal') {
     const standard = requireRange(`inputs[${index}].standard`, input.standard ?? NaN, 0, Infinity);
     const normal = normalFrom(uniform);
     return () => mean + standard * normal();
   }
-  if (!Object.hasOwn(WIDTH, input.distribution))
+  if (!Object.hasOwn(WIDTH, distribution))
     throw new RangeError(
-      `inputs[${index}].distribution must be normal, rectangular, triangular or u-shaped, got ${String(input.distribution)}`,
+      `inputs[${index}].distribution must be normal, rectangular, triangular or u-shaped, got ${String(distribution)}`,
     );
-  const half = requireRange(
-    `inputs[${index}].halfWidth`,
-    input.halfWidth ?? (input.standard ?? NaN) * WIDTH[input.distribution],
-    0,
-    Infinity,
-  );
-  if (input.distribution === 'rectangular') return () => mean + half * (2 * uniform() - 1);
-  if (input.distribution === 'triangular') return () => mean + half * (uniform() + uniform() - 1);
+  const given = ends ? (upper - lower) / 2 : (input.halfWidth ?? (input.standard ?? NaN) * WIDTH[distribution]);
+  const half = requireRange(`inputs[${index}].halfWidth`, given, 0, Infinity);
+  if (distribution === 'rectangular') return () => mean + half * (2 * uniform() - 1);
+  if (distribution === 'triangular') return () => mean + half * (uniform() + uniform() - 1);
   return () => mean + half * Math.sin(Math.PI * (uniform() - 0.5));
 }

@@ -1,5 +1,4 @@
 import { requireRange } from '../range-error';
-import type { SimulationModel } from './simulate';
 
 /** A model as data, so that it can be sent to a worker: a sum with sensitivities, a product, or a quotient of the first by the others. */
 export type ModelName = { kind: 'sum'; sensitivities: number[] } | { kind: 'product' } | { kind: 'quotient' };
@@ -11,7 +10,7 @@ export type ModelName = { kind: 'sum'; sensitivities: number[] } | { kind: 'prod
  * @example
  * simulationModel({ kind: 'sum', sensitivities: [1, -1] })(Float64Array.of(5, 3)) // 2
  */
-export function simulationModel(model: ModelName): SimulationModel {
+export function simulationModel(model: ModelName): (values: Float64Array) => number {
   switch (model.kind) {
     case 'sum': {
       const sensitivities = Float64Array.from(model.sensitivities);
