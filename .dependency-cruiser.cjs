@@ -13,6 +13,7 @@ module.exports = {
     never('core-no-node', 'core', '.*', { dependencyTypes: ['core'] }),
     never('procedures-only-core', 'procedures', '^src/(?!core/|procedures/)'),
     never('standins-only-core', 'standins', '^src/(?!core/|standins/)'),
+    never('instruments-only-core', 'instruments', '^src/(?!core/|instruments/)'),
     never('workers-only-core', 'workers', '^src/(?!core/|workers/)'),
     never('ui-knows-no-feature', 'ui', '^src/(features|app|data|platform|processes|standins)/'),
     never('data-below-features', 'data', '^src/(features|app|platform|processes|ui)/'),

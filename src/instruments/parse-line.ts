@@ -1,0 +1,100 @@
+import * as yup from 'yup';
+import { LINE_PROTOCOL, type Said } from '@/core/instrument/said';
+
+export type Parsed =
+  { ok: true; said: Said } | { ok: false; code: 'notJson' | 'unknownType' | 'otherProtocol' | 'badShape'; sentence: string };
+
+const DECIMAL = /^[+-]?\d+(\.\d+)?$/;
+const text = (most: number) => yup.string().strict(true).max(most);
+const decimal = text(20).matches(DECIMAL);
+const slot = yup.number().strict(true).integer().min(1).max(32);
+const flag = yup.boolean().strict(true).required();
+
+const channel = yup.object({
+  slot: slot.required(),
+  measurand: text(60).required(),
+  unit: text(20).required(),
+  resolution: decimal.required(),
+  lowest: decimal.required(),
+  highest: decimal.required(),
+  sensorSerial: text(60).optional(),
+  fitted: flag,
+  alarmLow: decimal.optional(),
+  alarmHigh: decimal.optional(),
+});
+
+const reading = yup.object({
+  slot: slot.required(),
+  text: text(20).defined(),
+  status: text(10).oneOf(['value', 'over', 'under', 'fault']).required(),
+  raw: text(20).optional(),
+});
+
+const SHAPES: Record<Said['type'], yup.ObjectSchema<object>> = {
+  hello: yup.object({
+    protocol: text(40).required(),
+    maker: text(60).required(),
+    model: text(60).required(),
+    serial: text(60).required(),
+    firmware: text(40).defined(),
+    clock: text(40).required(),
+    keys: yup.array(text(20).required()).max(20).required(),
+    channels: yup.array(channel).max(32).required(),
+  }),
+  frame: yup.object({
+    seconds: yup.number().strict(true).min(0).required(),
+    mode: text(10).oneOf(['warmUp', 'measure', 'zero', 'span', 'unsaved']).required(),
+    readings: yup.array(reading).max(32).required(),
+    pump: text(10).oneOf(['on', 'off', 'blocked', 'none']).required(),
+    alarm: yup.object({ on: flag, latched: flag, sound: flag, light: flag, vibration: flag }).required(),
+  }),
+  notice: yup.object({
+    notice: text(20).oneOf(['zeroed', 'zeroFailed', 'spanned', 'spanFailed', 'saved', 'saveLost', 'acknowledged']).required(),
+    slot: slot.optional(),
+    text: text(200).optional(),
+  }),
+  answer: yup.object({ id: text(80).required(), ok: flag, why: text(200).optional() }),
+};
+
+/**
+ * Reads one line of the protocol. The one parser for every way a device may be connected. What is not a line of ours comes back as a reason, never as an error thrown.
+ *
+ * @example
+ * parseLine('{"type":"answer","id":"k1","ok":true}') // { ok: true, said: { type: 'answer', id: 'k1', ok: true } }
+ */
+export function parseLine(line: string): Parsed {
+  let value: unknown;
+  try {
+    value = JSON.parse(line);
+  } catch {
+    return { ok: false, code: 'notJson', sentence: 'The device sent something that is no line of this protocol.' };
+  }
+  const type = (value as { type?: unknown } | null)?.type;
+  if (typeof type !== 'string' || !Object.hasOwn(SHAPES, type)) {
+    return { ok: false, code: 'unknownType', sentence: `The device sent a line of an unknown kind (${String(type)}).` };
+  }
+  if (type === 'hello' && (value as { protocol?: unknown }).protocol !== LINE_PROTOCOL) {
+    return {
+      ok: false,
+      code: 'otherProtocol',
+      sentence: `The device speaks ${String((value as { protocol?: unknown }).protocol)}, this program ${LINE_PROTOCOL}.`,
+    };
+  }
+  try {
+    const said = SHAPES[type as Said['type']].validateSync(value, { stripUnknown: true });
+    const numberless =
+      type === 'frame'
+        ? (said as { readings: { status: string; text: string }[] }).readings.find(
+            (one) => one.status === 'value' && !DECIMAL.test(one.text),
+          )
+        : undefined;
+    if (numberless) return { ok: false, code: 'badShape', sentence: `The device sent “${numberless.text}” as a number.` };
+    return { ok: true, said: { ...said, type } as Said };
+  } catch (error) {
+    return {
+      ok: false,
+      code: 'badShape',
+      sentence: `The device sent a ${type} that is not in order: ${(error as Error).message}.`,
+    };
+  }
+}
