@@ -1,0 +1,33 @@
+import { readFileSync } from 'node:fs';
+import { INSTRUMENT_MODELS } from './instrument/models';
+import { SCENARIOS, type Scenario } from './instrument/scenario';
+import { serveInstrument } from './instrument/serve';
+import { SimulatedInstrument } from './instrument/simulated-instrument';
+
+/** A simulated instrument as a process of its own. MODEL, SERIAL, SCENARIO (a name, or a JSON file), SEED, SPEED, PORT and PANEL_PORT by environment. */
+const {
+  MODEL = 'OF-410',
+  SERIAL = 'SIM-1',
+  SCENARIO = 'sound',
+  SEED = '1',
+  SPEED = '1',
+  PORT = '0',
+  PANEL_PORT = '0',
+} = process.env;
+const model = INSTRUMENT_MODELS[MODEL];
+if (!model) {
+  console.error(`MODEL must be one of ${Object.keys(INSTRUMENT_MODELS).join(', ')}, got ${MODEL}.`);
+  process.exit(1);
+}
+const scenario = SCENARIO.endsWith('.json') ? (JSON.parse(readFileSync(SCENARIO, 'utf8')) as Scenario) : SCENARIOS[SCENARIO];
+if (!scenario) {
+  console.error(`SCENARIO must be a file or one of ${Object.keys(SCENARIOS).join(', ')}, got ${SCENARIO}.`);
+  process.exit(1);
+}
+const served = await serveInstrument(new SimulatedInstrument(model, SERIAL, scenario, Number(SEED)), {
+  port: Number(PORT),
+  panelPort: Number(PANEL_PORT),
+  speed: Number(SPEED),
+});
+console.log(`${model.maker} ${model.model} ${SERIAL}: line on port ${served.port}, panel on port ${served.panelPort}`);
+for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => void served.close().then(() => process.exit(0)));

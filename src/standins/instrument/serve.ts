@@ -1,0 +1,93 @@
+import { createServer, type AddressInfo, type Server, type Socket } from 'node:net';
+import type { Key, Said } from '@/core/instrument/said';
+import { CLEAN_AIR, type SimulatedInstrument } from './simulated-instrument';
+
+const FRAME_SECONDS = 0.25;
+const LONGEST_LINE = 65_536;
+
+export interface Served {
+  port: number;
+  panelPort: number;
+  close: () => Promise<void>;
+}
+
+/**
+ * Puts a simulated instrument behind two ports on loopback: the line that a program reads and presses keys on, and a panel for what a person does at the bench
+ * (valve, tube, inlet), which the instrument itself knows nothing of. `speed` makes its time run faster. Errors: the port's own.
+ */
+export async function serveInstrument(
+  instrument: SimulatedInstrument,
+  { port = 0, panelPort = 0, speed = 1 }: { port?: number; panelPort?: number; speed?: number } = {},
+): Promise<Served> {
+  const listeners = new Set<Socket>();
+  const say = (said: Said, to: Iterable<Socket> = listeners) => {
+    for (const socket of to) socket.write(`${JSON.stringify(said)}\n`);
+  };
+  const line = createServer((socket) => {
+    listeners.add(socket);
+    socket.on('close', () => listeners.delete(socket)).on('error', () => undefined);
+    say(instrument.hello(new Date()), [socket]);
+    onLines(socket, (value) => {
+      const key = value as Partial<Key> | null;
+      if (
+        key?.type !== 'key' ||
+        typeof key.id !== 'string' ||
+        !['zero', 'span', 'save', 'acknowledge', 'pump'].includes(String(key.key))
+      )
+        return;
+      const { answer, notices } = instrument.press(key as Key);
+      notices.forEach((notice) => say(notice));
+      say(answer, [socket]);
+    });
+  });
+  const panel = createServer((socket) => {
+    socket.on('error', () => undefined);
+    onLines(socket, (value) => {
+      const asked = value as { type?: string; mixture?: Record<string, number> | null; blocked?: boolean } | null;
+      if (asked?.type !== 'world') return;
+      if (asked.mixture !== undefined) instrument.world.mixture = asked.mixture ?? CLEAN_AIR;
+      if (typeof asked.blocked === 'boolean') instrument.world.blocked = asked.blocked;
+      socket.write(`${JSON.stringify({ type: 'world', ...instrument.world })}\n`);
+    });
+  });
+  const timer = setInterval(
+    () => {
+      instrument.tick(FRAME_SECONDS).forEach((notice) => say(notice));
+      say(instrument.frame());
+    },
+    (FRAME_SECONDS * 1000) / speed,
+  );
+  const ports = await Promise.all([open(line, port), open(panel, panelPort)]);
+  return {
+    port: ports[0],
+    panelPort: ports[1],
+    close: async () => {
+      clearInterval(timer);
+      listeners.forEach((socket) => socket.destroy());
+      await Promise.all([line, panel].map((server) => new Promise((resolve) => server.close(resolve))));
+    },
+  };
+}
+
+function open(server: Server, port: number): Promise<number> {
+  return new Promise((resolve, reject) => {
+    server.once('error', reject).listen(port, '127.0.0.1', () => resolve((server.address() as AddressInfo).port));
+  });
+}
+
+/** Whole lines of JSON; what is none is passed over, and a line without end closes the connection. */
+function onLines(socket: Socket, take: (value: unknown) => void): void {
+  let rest = '';
+  socket.setEncoding('utf8').on('data', (piece) => {
+    const lines = (rest + String(piece)).split('\n');
+    rest = lines.pop()!;
+    if (rest.length > LONGEST_LINE) socket.destroy();
+    for (const text of lines) {
+      try {
+        take(JSON.parse(text));
+      } catch {
+        // A person with a terminal may type anything.
+      }
+    }
+  });
+}

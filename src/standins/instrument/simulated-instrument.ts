@@ -1,0 +1,168 @@
+import { LINE_PROTOCOL, type Answer, type Frame, type Hello, type Key, type Notice } from '@/core/instrument/said';
+import { normalFrom, seededUniform } from '@/core/uncertainty/random';
+import { SimulatedChannel, type Calibration } from './channel';
+import type { InstrumentModel } from './models';
+import type { Scenario } from './scenario';
+import { Sensor } from './sensor';
+
+/** Clean air, as mixtures are given: oxygen and combustibles in %vol, the others in ppm. */
+export const CLEAN_AIR: Record<string, number> = { O2: 20.9 };
+
+/** What the bench does to it, as against what is pressed on it. */
+export interface World {
+  /** What streams over the sensors; clean air when nothing is connected. */
+  mixture: Record<string, number>;
+  /** Somebody holds the inlet shut. */
+  blocked: boolean;
+}
+
+const BLOCK_ALARM_AFTER_SECONDS = 4;
+
+/** A portable gas monitor in numbers: sensors that follow what streams past, keys, alarms, pump, save with its deadline. Time only passes by `tick`. */
+export class SimulatedInstrument {
+  readonly world: World = { mixture: CLEAN_AIR, blocked: false };
+  private readonly channels: SimulatedChannel[];
+  private readonly normal: () => number;
+  private seconds = 0;
+  private blockedFor = 0;
+  private pumpOn: boolean;
+  private alarm = { on: false, latched: false };
+  private raws: number[];
+  /** What the calibration was before, and until when a save keeps the new one. */
+  private unsaved: { before: Calibration[]; until: number } | null = null;
+
+  constructor(
+    readonly model: InstrumentModel,
+    readonly serial: string,
+    readonly scenario: Scenario = {},
+    seed = 1,
+  ) {
+    this.normal = normalFrom(seededUniform(seed));
+    this.pumpOn = model.pumped;
+    this.channels = model.channels.map(({ channel, sensor }) => {
+      const { slot } = channel.info;
+      const info = { ...channel.info, fitted: !scenario.absent?.includes(slot), sensorSerial: `${serial}-${slot}` };
+      return new SimulatedChannel({ ...channel, info }, new Sensor(sensor, channel.cleanAir, scenario.sensors?.[slot]));
+    });
+    this.raws = this.measure();
+  }
+
+  hello(now: Date): Hello {
+    const clock = new Date(now.getTime() + (this.scenario.clockAheadSeconds ?? 0) * 1000).toISOString();
+    const { maker, model, firmware } = this.model;
+    const keys = ['zero', 'span', 'save', 'acknowledge', ...(this.model.pumped ? ['pump'] : [])];
+    return {
+      type: 'hello',
+      protocol: LINE_PROTOCOL,
+      maker,
+      model,
+      firmware,
+      serial: this.serial,
+      clock,
+      keys,
+      channels: this.channels.map((channel) => channel.model.info),
+    };
+  }
+
+  /** Lets time pass. Answers what happened by itself meanwhile. */
+  tick(seconds: number): Notice[] {
+    this.seconds += seconds;
+    this.blockedFor = this.world.blocked && this.pumpOn ? this.blockedFor + seconds : 0;
+    const flow = this.world.blocked ? 0 : (this.scenario.flow ?? 1);
+    // Without its pump the gas comes in by itself, more slowly.
+    const reaches = this.model.pumped && !this.pumpOn ? flow * 0.5 : flow;
+    for (const channel of this.channels) channel.sensor.step(seconds, channel.concentration(this.world.mixture), reaches);
+    this.raws = this.measure();
+    this.watchAlarms();
+    if (!this.unsaved || this.seconds < this.unsaved.until) return [];
+    const { before } = this.unsaved;
+    this.unsaved = null;
+    this.channels.forEach((channel, i) => (channel.calibration = before[i]!));
+    return [{ type: 'notice', notice: 'saveLost', text: 'not saved in time: the old calibration stands' }];
+  }
+
+  frame(): Frame {
+    const { on, latched } = this.alarm;
+    const sounding = on || latched;
+    const blocked = this.blockedFor >= BLOCK_ALARM_AFTER_SECONDS;
+    return {
+      type: 'frame',
+      seconds: Number(this.seconds.toFixed(3)),
+      mode: this.seconds < this.model.warmUpSeconds ? 'warmUp' : this.unsaved ? 'unsaved' : 'measure',
+      readings: this.channels.map((channel, i) => channel.reading(this.raws[i]!)),
+      pump: !this.model.pumped ? 'none' : blocked ? 'blocked' : this.pumpOn ? 'on' : 'off',
+      alarm: { on, latched, sound: sounding && !this.scenario.deadBuzzer, light: sounding, vibration: sounding },
+    };
+  }
+
+  press(key: Omit<Key, 'type'>): { answer: Answer; notices: Notice[] } {
+    const done = (notices: Notice[] = []) => ({ answer: { type: 'answer' as const, id: key.id, ok: true }, notices });
+    const refused = (why: string, notices: Notice[] = []) => ({
+      answer: { type: 'answer' as const, id: key.id, ok: false, why },
+      notices,
+    });
+    switch (key.key) {
+      case 'pump':
+        if (!this.model.pumped) return refused('there is no pump');
+        this.pumpOn = !this.pumpOn;
+        return done();
+      case 'acknowledge':
+        if (this.alarm.on) return refused('the gas is still there');
+        this.alarm.latched = false;
+        return done([{ type: 'notice', notice: 'acknowledged' }]);
+      case 'save':
+        if (!this.unsaved) return refused('there is nothing to save');
+        if (this.scenario.missesSave) return done();
+        this.unsaved = null;
+        return done([{ type: 'notice', notice: 'saved' }]);
+      default:
+        return this.calibrate(key, done, refused);
+    }
+  }
+
+  private calibrate(
+    key: Omit<Key, 'type'>,
+    done: (notices: Notice[]) => ReturnType<SimulatedInstrument['press']>,
+    refused: (why: string, notices?: Notice[]) => ReturnType<SimulatedInstrument['press']>,
+  ) {
+    if (this.seconds < this.model.warmUpSeconds) return refused('still warming up');
+    if (this.alarm.latched) return refused('acknowledge the alarm first');
+    const chosen = this.channels
+      .map((channel, i) => ({ channel, raw: this.raws[i]! }))
+      .filter(({ channel: { model } }) => model.info.fitted && (key.slot === undefined || model.info.slot === key.slot));
+    if (chosen.length === 0) return refused('there is no such channel');
+    const before = this.unsaved?.before ?? this.channels.map((channel) => channel.calibration);
+    const notices = chosen.map(({ channel, raw }): Notice => {
+      const { slot } = channel.model.info;
+      if (key.key === 'zero') return { type: 'notice', notice: channel.zero(raw) ? 'zeroed' : 'zeroFailed', slot };
+      return {
+        type: 'notice',
+        notice: channel.span(raw, Number(key.value ?? channel.model.spanValue)) ? 'spanned' : 'spanFailed',
+        slot,
+      };
+    });
+    const failed = notices.filter((notice) => notice.notice.endsWith('Failed'));
+    if (failed.length < notices.length && this.model.saveWithinSeconds > 0)
+      this.unsaved = { before, until: this.seconds + this.model.saveWithinSeconds };
+    else if (failed.length < notices.length) notices.push({ type: 'notice', notice: 'saved' });
+    return failed.length ? refused(`${failed.length} of ${chosen.length} channels did not take it`, notices) : done(notices);
+  }
+
+  private measure(): number[] {
+    return this.channels.map((channel) => channel.sensor.raw(this.normal));
+  }
+
+  private watchAlarms(): void {
+    if (this.seconds < this.model.warmUpSeconds) return;
+    const on = this.channels.some((channel, i) => {
+      const { fitted, alarmLow, alarmHigh, measurand } = channel.model.info;
+      const value = channel.value(this.raws[i]!);
+      if (!fitted) return false;
+      // Oxygen warns below its low point; the others from their low point on.
+      return measurand === 'oxygen'
+        ? value < Number(alarmLow) || value > Number(alarmHigh)
+        : value >= Number(alarmLow ?? Infinity);
+    });
+    this.alarm = { on, latched: this.alarm.latched || on };
+  }
+}
