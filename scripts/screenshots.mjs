@@ -65,7 +65,7 @@ async function pictures(env) {
 
   const tech = await open(env, 'technician');
   await shot(tech, 'bench');
-  await tech.getByTestId('place-1').getByRole('button', { name: 'Go on' }).click();
+  await tech.getByTestId('place-1').getByRole('link', { name: 'Go on' }).click();
   await tech.waitForURL('**/runs/**');
   const sheet = tech.url();
   const type = async (channel, text, enter = true) => {

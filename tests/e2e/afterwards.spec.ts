@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { PASSWORD, query, signIn } from './people';
+import { expect } from '@playwright/test';
+import { PASSWORD, query, signIn, test } from './people';
 
 test('the signatory sends one run back with a note; the bench shows it, and the run is open again', async ({ page, browser }) => {
   await signIn(page, 'signatory', '/approve');

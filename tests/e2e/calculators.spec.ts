@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { signIn } from './people';
+import { expect } from '@playwright/test';
+import { signIn, test } from './people';
 
 test('calculators: found and worked by keys, out of range beside the field, units, and a link that carries the inputs', async ({
   page,

@@ -1,6 +1,6 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import AxeBuilder from '@axe-core/playwright';
-import { goOnEarly, query, read, receiveInstrument, signIn, step } from './people';
+import { goOnEarly, query, read, receiveInstrument, signIn, step, test } from './people';
 
 test('a room without the role answers 403 and is on record', async ({ page }) => {
   await signIn(page, 'counter');
@@ -110,7 +110,7 @@ test('two people on one run: the second sees what the first did; a reload keeps 
 test('the network gone: what was taken is kept in the browser and goes out by itself', async ({ page, context }) => {
   await signIn(page, 'technician');
   const open = page.locator('.place.taken', { hasText: 'Purge' });
-  await open.getByRole('button', { name: 'Go on' }).click();
+  await open.getByRole('link', { name: 'Go on' }).click();
   await page.waitForURL('**/runs/**');
   const run = page.url().split('/').pop()!;
   await context.route('**/api/bench', (route) => route.abort());

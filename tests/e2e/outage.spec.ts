@@ -1,12 +1,12 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { clusterAt, startCluster, stopCluster } from '../../scripts/lib/cluster.mjs';
-import { query, signIn, step } from './people';
+import { query, signIn, step, test } from './people';
 
 test('the database gone for a moment: a clear banner, what was typed stays, and it works again by itself', async ({ page }) => {
   test.skip(!process.env.E2E_CLUSTER, 'needs a cluster of its own to take away');
   test.setTimeout(120_000);
   await signIn(page, 'technician');
-  await page.locator('.place.taken', { hasText: 'As left: clean air' }).getByRole('button', { name: 'Go on' }).click();
+  await page.locator('.place.taken', { hasText: 'As left: clean air' }).getByRole('link', { name: 'Go on' }).click();
   await page.waitForURL('**/runs/**');
   await step(page, 'As left: clean air');
   const run = page.url().split('/').pop()!;

@@ -1,5 +1,28 @@
-import { expect, type Page } from '@playwright/test';
+import { expect, test as base, type Page } from '@playwright/test';
 import { Pool } from 'pg';
+
+/** A room is drawn by the server first; a press before the browser has taken it over would be lost. */
+export async function settled(page: Page): Promise<void> {
+  await page.waitForFunction(() => !document.querySelector('.house-bar') || document.documentElement.dataset.ready === 'yes');
+}
+
+/** A page whose `goto` and `reload` wait until the room hears what is pressed. */
+export const test = base.extend({
+  page: async ({ page }, give) => {
+    const [goto, reload] = [page.goto.bind(page), page.reload.bind(page)];
+    page.goto = async (...where) => {
+      const response = await goto(...where);
+      await settled(page);
+      return response;
+    };
+    page.reload = async (...how) => {
+      const response = await reload(...how);
+      await settled(page);
+      return response;
+    };
+    await give(page);
+  },
+});
 
 export const PASSWORD = 'harbour-bench-2026';
 let pool: Pool | undefined;
@@ -13,6 +36,7 @@ export async function signIn(page: Page, who: 'counter' | 'technician' | 'signat
   await page.getByLabel('Password').fill(PASSWORD);
   await page.getByRole('button', { name: 'Sign in' }).click();
   await expect(page.locator('.house-bar')).toBeVisible();
+  await settled(page);
 }
 
 /** Goes on from a wait before its time, as a person in a hurry would: with a reason, on record. */

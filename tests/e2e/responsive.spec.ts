@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
-import { signIn } from './people';
+import { expect, type Page } from '@playwright/test';
+import { signIn, test } from './people';
 
 /** Long tasks (over 50 ms on the page's own thread) since the last look. */
 const longTasks = (page: Page) =>

@@ -2,9 +2,9 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { simpleParser } from 'mailparser';
-import { goOnEarly, query, read, receiveInstrument, signIn, step } from './people';
+import { goOnEarly, query, read, receiveInstrument, signIn, step, test } from './people';
 
 /** The whole way, from the ticket to the certificate and the reminder, in a real browser. */
 test('walks from receipt to reminder', async ({ page, browser }) => {

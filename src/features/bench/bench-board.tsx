@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
 import { attempt } from '@/platform/client/result';
 import { KeyStrip } from '@/ui/key-strip';
+import { useGentleRefresh } from '@/ui/use-gentle-refresh';
 import { useKeys } from '@/ui/use-keys';
 import { placeTicketAction, startRunAction } from './actions';
 import { InTray } from './in-tray';
@@ -36,13 +37,13 @@ export function BenchBoard({ board, today, mayBench, outTray }: Props) {
     ),
   );
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
-  useRunChanges(() => router.refresh());
+  const look = useGentleRefresh();
+  useRunChanges(look);
   // Others move tickets too: look again when one comes back to this window.
   useEffect(() => {
-    const again = () => router.refresh();
-    window.addEventListener('focus', again);
-    return () => window.removeEventListener('focus', again);
-  }, [router]);
+    window.addEventListener('focus', look);
+    return () => window.removeEventListener('focus', look);
+  }, [look]);
 
   const move = (ticketId: string, place: number | null) =>
     startTransition(async () => {

@@ -1,6 +1,8 @@
 'use client';
+import Link from 'next/link';
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { Countdown, Elapsed } from '@/ui/running-clock';
+import { useReady } from '@/ui/use-ready';
 import type { BoardTicket } from './server/board';
 
 /** One place of the bench: what stands there, its clock, what comes next. */
@@ -19,6 +21,7 @@ export function Place({
   onClear: (id: string) => void;
   onPut: (() => void) | undefined;
 }) {
+  const ready = useReady();
   const { setNodeRef: setDrop, isOver } = useDroppable({ id: `place-${place}`, disabled: Boolean(ticket) });
   const {
     setNodeRef: setDrag,
@@ -77,9 +80,15 @@ export function Place({
       ) : null}
       {may && (
         <div className="foot">
-          <button type="button" className="btn btn-primary btn-sm" onClick={() => onOpen(ticket)}>
-            {ticket.runId ? 'Go on' : 'Start the run'}
-          </button>
+          {ticket.runId ? (
+            <Link className="btn btn-primary btn-sm" href={`/runs/${ticket.runId}`} prefetch={false}>
+              Go on
+            </Link>
+          ) : (
+            <button type="button" className="btn btn-primary btn-sm" disabled={!ready} onClick={() => onOpen(ticket)}>
+              Start the run
+            </button>
+          )}
           {!ticket.runId && (
             <button type="button" className="btn btn-plain btn-sm" onClick={() => onClear(ticket.id)}>
               Back to the tray

@@ -1,4 +1,5 @@
 'use client';
+import { useEffect } from 'react';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { Moon, Sun } from 'lucide-react';
@@ -22,6 +23,10 @@ const ROOMS: { href: string; name: string; needs: Permission }[] = [
 export function HouseBar({ name, role, children }: { name: string; role: Role; children: React.ReactNode }) {
   const path = usePathname();
   const router = useRouter();
+  // For whoever drives the page from outside: from here on a press is heard.
+  useEffect(() => {
+    document.documentElement.dataset.ready = 'yes';
+  }, []);
   const here = (href: string) => (href === '/' ? path === '/' || path.startsWith('/runs') : path.startsWith(href));
   const turn = () => {
     const theme = document.documentElement.dataset.bsTheme === 'dark' ? 'light' : 'dark';

@@ -6,16 +6,18 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { attempt } from '@/platform/client/result';
 import { Field } from '@/ui/field';
+import { useReady } from '@/ui/use-ready';
 import { signInAction } from './actions';
 import { signInSchema } from './schemas';
 
 export function SignInForm({ next }: { next: string }) {
+  const ready = useReady();
   const [message, setMessage] = useState('');
   const {
     register,
     handleSubmit,
     formState: { errors, isSubmitting },
-  } = useForm({ resolver: yupResolver(signInSchema), defaultValues: { email: '', password: '' } });
+  } = useForm({ resolver: yupResolver(signInSchema) });
   const submit = handleSubmit(async (values) => {
     const result = await attempt(() => signInAction(values));
     // A full load: everything that was drawn for nobody is gone.
@@ -36,7 +38,7 @@ export function SignInForm({ next }: { next: string }) {
           {message}
         </p>
       )}
-      <Button type="submit" disabled={isSubmitting} className="mt-2 w-100">
+      <Button type="submit" disabled={isSubmitting || !ready} className="mt-2 w-100">
         {isSubmitting ? 'One moment …' : 'Sign in'}
       </Button>
       <p className="quiet small mt-3 mb-0">Accounts are made by the workshop’s administrator.</p>
