@@ -5,6 +5,7 @@ import type { Handling } from './handling';
 import { at, stepInTurn } from './handle-step';
 import { readPairs } from './plan';
 import { refuse, type Refusal } from './refusal';
+import { measuredChannels } from './state';
 
 export function handleAdjust(command: Extract<Command, { type: 'adjust' }>, handling: Handling): EventDraft[] | Refusal {
   const { procedure, state, draft } = handling;
@@ -60,10 +61,16 @@ export function handleSave(command: Extract<Command, { type: 'save' }>, handling
 }
 
 export function handleBump(command: Extract<Command, { type: 'bump' }>, handling: Handling): EventDraft[] | Refusal {
-  const { draft } = handling;
+  const { draft, state } = handling;
   const step = stepInTurn(command.step, handling);
   if ('refused' in step) return step;
   if (step.step.kind !== 'bump') return refuse('notNow', 'This step is no bump test.');
+  const { channels: roles } = step.step;
+  const unseen = measuredChannels(state).filter((channel) => roles.includes(channel.role) && !command.channels[channel.id]);
+  if (unseen.length)
+    return refuse('unseen', `Did ${unseen.map((channel) => channel.label).join(', ')} move? Every channel is looked at.`, {
+      field: 'channels',
+    });
   const moved = Object.values(command.channels).every((channel) => channel.moved && channel.rightWay);
   // The instrument's own timed test mutes the alarms, so it can't prove an output.
   const outputs = step.step.method === 'timed' || step.step.outputs.every((output) => command.outputs[output] === true);
