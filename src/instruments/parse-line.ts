@@ -21,6 +21,8 @@ const channel = yup.object({
   fitted: flag,
   alarmLow: decimal.optional(),
   alarmHigh: decimal.optional(),
+  rawAtZeroNew: decimal.optional(),
+  rawPerUnitNew: decimal.optional(),
 });
 
 const reading = yup.object({
@@ -28,11 +30,22 @@ const reading = yup.object({
   text: text(20).defined(),
   status: text(10).oneOf(['value', 'over', 'under', 'fault']).required(),
   raw: text(20).optional(),
+  unit: text(20).optional(),
 });
+
+const component = yup.object({
+  substance: text(40).required(),
+  value: decimal.required(),
+  unit: text(20).required(),
+  expanded: decimal.required(),
+  k: yup.number().strict(true).min(1).max(4).required(),
+});
+const shown = yup.object({ slot: slot.required(), peak: text(20).required(), stel: text(20).optional(), twa: text(20).optional() });
 
 const SHAPES: Record<Said['type'], yup.ObjectSchema<object>> = {
   hello: yup.object({
     protocol: text(40).required(),
+    device: text(20).oneOf(['instrument', 'tagReader', 'barometer', 'flowMeter']).optional(),
     maker: text(60).required(),
     model: text(60).required(),
     serial: text(60).required(),
@@ -52,6 +65,32 @@ const SHAPES: Record<Said['type'], yup.ObjectSchema<object>> = {
     notice: text(20).oneOf(['zeroed', 'zeroFailed', 'spanned', 'spanFailed', 'saved', 'saveLost', 'acknowledged']).required(),
     slot: slot.optional(),
     text: text(200).optional(),
+  }),
+  facts: yup.object({
+    clock: text(40).required(),
+    lastCalibration: text(40).optional(),
+    dueInDays: yup.number().strict(true).integer().min(-3650).max(3650).optional(),
+    peaks: yup.array(shown).max(32).required(),
+    spanValues: yup
+      .array(yup.object({ slot: slot.required(), value: decimal.required() }))
+      .max(32)
+      .required(),
+    lastAlarm: text(80).optional(),
+  }),
+  tag: yup.object({
+    name: text(120).required(),
+    maker: text(80).optional(),
+    lot: text(60).required(),
+    partNumber: text(60).optional(),
+    fitting: text(40).optional(),
+    expires: text(10)
+      .matches(/^\d{4}-\d{2}(-\d{2})?$/)
+      .required(),
+    waterVolumeL: decimal.optional(),
+    pressureBar: decimal.optional(),
+    balance: text(20).optional(),
+    certificate: text(80).optional(),
+    components: yup.array(component).min(1).max(12).required(),
   }),
   answer: yup.object({ id: text(80).required(), ok: flag, why: text(200).optional() }),
 };

@@ -1,4 +1,5 @@
 import type { ReadingStatus } from '../quantity/reading';
+import type { MaterialComponent } from '../run/reference-snapshot';
 
 /** What devices and the program say to each other over a line, as data. The form on the line is in docs/line-protocol.md. */
 export const LINE_PROTOCOL = 'werkbank-line/1';
@@ -14,12 +15,18 @@ export interface ChannelInfo {
   fitted: boolean;
   alarmLow?: string;
   alarmHigh?: string;
+  /** Raw output at zero, and a unit of the gas, when the sensor was new: what its health is told by. */
+  rawAtZeroNew?: string;
+  rawPerUnitNew?: string;
 }
 
-/** First line after a connection: who is there. */
+export type DeviceKind = 'instrument' | 'tagReader' | 'barometer' | 'flowMeter';
+
+/** First line after a connection: who is there. Left out, `device` is an instrument. */
 export interface Hello {
   type: 'hello';
   protocol: typeof LINE_PROTOCOL;
+  device?: DeviceKind;
   maker: string;
   model: string;
   serial: string;
@@ -35,6 +42,8 @@ export interface FrameReading {
   text: string;
   status: Extract<ReadingStatus, 'value' | 'over' | 'under' | 'fault'>;
   raw?: string;
+  /** Only where a device says it with every reading; one that is not the channel's is dropped. */
+  unit?: string;
 }
 
 /** What the instrument shows at a moment of its own running time. */
@@ -55,6 +64,33 @@ export interface Notice {
   text?: string;
 }
 
+/** What the instrument keeps about itself: read out before it is lost, and read back after a save. */
+export interface Facts {
+  type: 'facts';
+  clock: string;
+  lastCalibration?: string;
+  dueInDays?: number;
+  peaks: { slot: number; peak: string; stel?: string; twa?: string }[];
+  spanValues: { slot: number; value: string }[];
+  lastAlarm?: string;
+}
+
+/** What a tag on a bottle carries: it fills the shelf's record. */
+export interface Tag {
+  type: 'tag';
+  name: string;
+  maker?: string;
+  lot: string;
+  partNumber?: string;
+  fitting?: string;
+  expires: string;
+  waterVolumeL?: string;
+  pressureBar?: string;
+  balance?: string;
+  certificate?: string;
+  components: MaterialComponent[];
+}
+
 /** The answer to a key, by the key's id. */
 export interface Answer {
   type: 'answer';
@@ -63,13 +99,13 @@ export interface Answer {
   why?: string;
 }
 
-export type Said = Hello | Frame | Notice | Answer;
+export type Said = Hello | Frame | Notice | Answer | Facts | Tag;
 
-/** A key pressed on the instrument. `value` is a span value where the instrument lets it be set. */
+/** A key pressed on the instrument. `value` is a span value where the instrument lets it be set, the time for its clock, the days for its due counter. */
 export interface Key {
   type: 'key';
   id: string;
-  key: 'zero' | 'span' | 'save' | 'acknowledge' | 'pump';
+  key: 'zero' | 'span' | 'save' | 'acknowledge' | 'pump' | 'facts' | 'clock' | 'due';
   slot?: number;
   value?: string;
 }

@@ -23,9 +23,12 @@ export function checkReference({
   const name = `${reference.name}, lot ${reference.lot}`;
   const beside = { field: 'reference' };
   if (reference.kind !== slot.kind) return refuse('wrongKind', `${name} is not a ${slot.label}.`, beside);
+  if (reference.unusable) return refuse('unusable', `${name} is not to be used: ${reference.unusable}.`, beside);
   if (reference.recalled) return refuse('recalled', `${name} was recalled: ${reference.recalled}.`, beside);
   if (reference.expires && reference.expires < today)
-    return refuse('expired', `${name} expired on ${reference.expires}. Expired references are never used.`, {
+    return refuse('expired', slot.kind === 'tool'
+        ? `${name} was due for its check on ${reference.expires}. Overdue equipment is never used.`
+        : `${name} expired on ${reference.expires}. Expired references are never used.`, {
       ...beside,
       numbers: { expires: reference.expires, today },
     });

@@ -25,8 +25,26 @@ const mapOf = (value: yup.Schema) =>
 const figures = mapOf(text(60).defined());
 const answers = mapOf(yup.object({ value: text(200).defined(), note: text(500).optional() }));
 const movements = mapOf(
-  yup.object({ moved: yup.boolean().required(), rightWay: yup.boolean().required(), shown: text(20).optional() }),
+  yup.object({
+    moved: yup.boolean().required(),
+    rightWay: yup.boolean().required(),
+    shown: text(20).optional(),
+    before: text(20).optional(),
+    t50Seconds: yup.number().min(0).max(3600).optional(),
+    t90Seconds: yup.number().min(0).max(3600).optional(),
+  }),
 );
+
+const decimal = text(20).matches(/^\d+(\.\d+)?$/, { message: 'A decimal number.', excludeEmptyString: true });
+const capture = yup.object({
+  line: yup.string().uuid().required(),
+  spread: decimal.required(),
+  windowSeconds: yup.number().min(0).max(3600).required(),
+  t50Seconds: yup.number().min(0).max(3600).optional(),
+  t90Seconds: yup.number().min(0).max(3600).optional(),
+  settling: decimal.optional(),
+  raw: text(20).optional(),
+});
 
 /** One schema a command, shared by the form and the route. `start` is missing on purpose: a run is started by the bench, never by a post. */
 const SCHEMAS: Record<Exclude<Command['type'], 'start'>, yup.ObjectSchema<object>> = {
@@ -39,6 +57,7 @@ const SCHEMAS: Record<Exclude<Command['type'], 'start'>, yup.ObjectSchema<object
     flowLPerMin: text(10)
       .matches(/^\d+(\.\d+)?$/, { message: 'A flow such as 0.5', excludeEmptyString: true })
       .optional(),
+    regulator: text(60).optional(),
   }),
   changeStimulus: yup.object({ step, slot: text(60).required(), on: yup.boolean().required() }),
   captureReading: yup.object({
@@ -48,6 +67,7 @@ const SCHEMAS: Record<Exclude<Command['type'], 'start'>, yup.ObjectSchema<object
     text: text(20).defined().default(''),
     status: yup.string().oneOf(['value', 'over', 'under', 'fault', 'flicker']).optional(),
     inputs: figures,
+    capture: capture.optional().default(undefined),
   }),
   adjust: yup.object({
     step,

@@ -1,4 +1,5 @@
 import type { EventSource, StartedData } from './event';
+import type { BumpChannel, Capture } from './evidence';
 
 export interface Answer {
   value: string;
@@ -17,7 +18,7 @@ export type Command =
       deviation?: string;
     }
   | { type: 'skipStep'; step: string; reason: string }
-  | { type: 'bindReference'; slot: string; reference: string; flowLPerMin?: string }
+  | { type: 'bindReference'; slot: string; reference: string; flowLPerMin?: string; regulator?: string }
   | { type: 'changeStimulus'; step: string; slot: string; on: boolean }
   | {
       type: 'captureReading';
@@ -27,6 +28,7 @@ export type Command =
       text: string;
       status?: 'value' | 'over' | 'under' | 'fault' | 'flicker';
       inputs?: Record<string, string>;
+      capture?: Capture;
     }
   | {
       type: 'adjust';
@@ -39,7 +41,7 @@ export type Command =
   | {
       type: 'bump';
       step: string;
-      channels: Record<string, { moved: boolean; rightWay: boolean; shown?: string }>;
+      channels: Record<string, BumpChannel>;
       outputs: Record<string, boolean>;
     }
   | { type: 'care'; step: string; note?: string }

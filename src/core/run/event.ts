@@ -3,6 +3,7 @@ import type { Reading } from '../quantity/reading';
 import type { Phase } from '../procedure/procedure';
 import type { Judgement } from './judge';
 import type { ReferenceSnapshot } from './reference-snapshot';
+import type { BumpChannel, Capture, TraceKept } from './evidence';
 
 export type Role = 'counter' | 'technician' | 'signatory' | 'administrator';
 export interface Actor {
@@ -73,11 +74,11 @@ export interface TargetUsed {
 export interface EventData {
   started: StartedData;
   stepEntered: Record<string, never>;
-  stepDone: { note?: string };
+  stepDone: { note?: string; trace?: TraceKept };
   stepSkipped: { reason: string };
   answered: { item: string; value: string; note?: string };
   conditionRecorded: { temperatureC?: string; pressureHPa?: string; humidityPercent?: string };
-  referenceBound: { slot: string; reference: ReferenceSnapshot; flowLPerMin?: string };
+  referenceBound: { slot: string; reference: ReferenceSnapshot; flowLPerMin?: string; regulator?: { id: string; name: string; lot: string } };
   referenceReleased: { slot: string; reason?: string };
   stimulusChanged: { slot: string; means: string; on: boolean; litres?: string };
   readingCaptured: {
@@ -90,6 +91,8 @@ export interface EventData {
     judgement: Judgement;
     counts: boolean;
     remark?: string;
+    /** Where it was taken off a live line: how still it was, and how fast it came. */
+    capture?: Capture;
   };
   adjusted: {
     channels: string[];
@@ -100,9 +103,10 @@ export interface EventData {
   saved: { evidence: string; outcome: 'saved' | 'lost'; readBack?: string };
   bumped: {
     method: 'timed' | 'watched' | 'station';
-    channels: Record<string, { moved: boolean; rightWay: boolean; shown?: string }>;
+    channels: Record<string, BumpChannel>;
     outputs: Record<string, boolean>;
     outcome: 'passed' | 'failed';
+    reasons?: string[];
   };
   cared: { action: string; resets: string[]; note?: string };
   partReplaced: { channel: string; part: string; oldSerial?: string; newSerial: string };

@@ -71,9 +71,15 @@ export function handleBump(command: Extract<Command, { type: 'bump' }>, handling
     return refuse('unseen', `Did ${unseen.map((channel) => channel.label).join(', ')} move? Every channel is looked at.`, {
       field: 'channels',
     });
-  const moved = Object.values(command.channels).every((channel) => channel.moved && channel.rightWay);
+  const looked = measuredChannels(state).filter((channel) => roles.includes(channel.role));
+  const reasons = looked.flatMap((channel) => {
+    const seen = command.channels[channel.id]!;
+    if (!seen.moved) return [`${channel.label} barely moved.`];
+    return seen.rightWay ? [] : [`${channel.label} moved the wrong way.`];
+  });
   // The instrument's own timed test mutes the alarms, so it can't prove an output.
-  const outputs = step.step.method === 'timed' || step.step.outputs.every((output) => command.outputs[output] === true);
+  const silent = step.step.method === 'timed' ? [] : step.step.outputs.filter((output) => command.outputs[output] !== true);
+  reasons.push(...silent.map((output) => `No ${output}.`));
   return [
     draft(
       'bumped',
@@ -81,7 +87,8 @@ export function handleBump(command: Extract<Command, { type: 'bump' }>, handling
         method: step.step.method,
         channels: command.channels,
         outputs: command.outputs,
-        outcome: moved && outputs ? 'passed' : 'failed',
+        outcome: reasons.length === 0 ? 'passed' : 'failed',
+        ...(reasons.length ? { reasons } : {}),
       },
       at(step),
     ),

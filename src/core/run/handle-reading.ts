@@ -38,6 +38,7 @@ export function handleReading(command: Extract<Command, { type: 'captureReading'
     text: command.text,
     status: command.status ?? 'value',
     inputs: command.inputs ?? {},
+    ...(command.capture?.settling ? { settling: command.capture.settling } : {}),
   });
   if ('refused' in result) return result;
   const counts = step.step.counts !== false;
@@ -53,6 +54,7 @@ export function handleReading(command: Extract<Command, { type: 'captureReading'
       judgement: result.judgement,
       counts,
       ...(step.step.remark ? { remark: step.step.remark } : {}),
+      ...(command.capture ? { capture: command.capture } : {}),
     },
     at(step),
   );
@@ -71,6 +73,7 @@ export function judgeTyped({
   text,
   status,
   inputs,
+  settling,
 }: {
   procedure: Handling['procedure'];
   state: RunState;
@@ -79,6 +82,7 @@ export function judgeTyped({
   text: string;
   status: Reading['status'];
   inputs: Record<string, string>;
+  settling?: string;
 }): { reading: Reading; target: TargetUsed | null; judgement: Judgement } | Refusal {
   const withNumber = status === 'value' || status === 'flicker';
   const problem = withNumber
@@ -94,7 +98,7 @@ export function judgeTyped({
   const target = resolveTarget({ point, channel, state, inputs, procedure });
   if (target !== null && 'refused' in target) return target;
   const reading: Reading = { text: withNumber ? text.trim() : status, unit: channel.unit, status };
-  return { reading, target, judgement: judgementFor(reading, target, point, channel, state, inputs) };
+  return { reading, target, judgement: judgementFor(reading, target, point, channel, state, inputs, settling) };
 }
 
 function judgementFor(
@@ -104,6 +108,7 @@ function judgementFor(
   channel: RunChannel,
   state: RunState,
   inputs: Record<string, string>,
+  settling?: string,
 ): Judgement {
   const { rule, coverage } = state.started!;
   if (target === null) return observed(reading, point, inputs, rule);
@@ -111,7 +116,11 @@ function judgementFor(
     typeof point.tolerance === 'object'
       ? point.tolerance.limit
       : toleranceAt({ tolerance: channel.tolerance, target: target.value, zero: point.tolerance === 'zero' });
-  const judgement = judgeReading({ reading, target, tolerance, resolution: channel.resolution, rule, coverage });
+  // Gas closed before the very end: what may still have come enters as a rectangle (JCGM 100:2008, 4.3.7).
+  const extra = settling
+    ? [{ name: 'settling', standard: Number(settling) / Math.sqrt(3), basis: `at most ${settling} ${channel.unit} still to come, rectangular` }]
+    : [];
+  const judgement = judgeReading({ reading, target, tolerance, resolution: channel.resolution, rule, coverage, extra });
   const outsideGate =
     point.gate &&
     reading.status === 'value' &&

@@ -6,7 +6,9 @@ import type { EventDraft } from './event';
 import type { Handling } from './handling';
 import { at, stepInTurn } from './handle-step';
 import { currentSteps } from './plan';
-import { refuse, type Refusal } from './refusal';
+import { isRefusal, refuse, type Refusal } from './refusal';
+import type { ReferenceSnapshot } from './reference-snapshot';
+import { matchRegulator } from '../supply/match-regulator';
 import { boundReference, measuredChannels, openStimulus } from './state';
 
 /** A reference may be chosen in its step, and changed later (a bottle that runs out): both stay on record. */
@@ -19,7 +21,10 @@ export function handleBind(command: Extract<Command, { type: 'bindReference' }>,
   const problem = checkReference({ reference, slot, channels: measuredChannels(state), today: context.today });
   if (problem) return problem;
   const needsFlow = slot.kind === 'gas';
-  if (needsFlow && !(Number(command.flowLPerMin) > 0 && Number(command.flowLPerMin) <= 10))
+  const fed = needsFlow && command.regulator ? regulatorFor(command.regulator, reference, handling) : null;
+  if (isRefusal(fed)) return fed;
+  const flow = fed?.flowLPerMin ?? command.flowLPerMin;
+  if (needsFlow && !(Number(flow) > 0 && Number(flow) <= 10))
     return refuse('noFlow', 'Type the regulator’s flow in L/min (0.3, 0.5, 1.0 …).', { field: 'flowLPerMin' });
   if (openStimulus(state, slot.id)) return refuse('gasOpen', 'Close the gas before the bottle is changed.');
   const step = currentSteps(procedure, state).find(
@@ -27,12 +32,38 @@ export function handleBind(command: Extract<Command, { type: 'bindReference' }>,
   );
   const bound = draft(
     'referenceBound',
-    { slot: slot.id, reference, ...(needsFlow ? { flowLPerMin: command.flowLPerMin! } : {}) },
+    { slot: slot.id, reference, ...(needsFlow ? { flowLPerMin: flow! } : {}), ...(fed ? { regulator: fed.regulator } : {}) },
     step ? at(step) : undefined,
   );
-  if (!step || step.step.kind !== 'reference') return [bound];
+  const said = fed?.caution
+    ? [draft('deviated', { what: `${fed.regulator.name} at this instrument`, reason: fed.caution }, step ? at(step) : undefined)]
+    : [];
+  if (!step || step.step.kind !== 'reference') return [bound, ...said];
   const open = step.step.slots.filter((id) => id !== slot.id && !boundReference(state, id));
-  return open.length ? [bound] : [bound, draft('stepDone', {}, at(step))];
+  return open.length ? [bound, ...said] : [bound, ...said, draft('stepDone', {}, at(step))];
+}
+
+/** The regulator as it stands on the shelf: overdue or taken out of use is refused, an ill-suited one is a deviation on record. */
+function regulatorFor(
+  id: string,
+  bottle: ReferenceSnapshot,
+  { state, context }: Handling,
+): { flowLPerMin: string; caution: string | null; regulator: { id: string; name: string; lot: string } } | Refusal {
+  const regulator = context.references[id];
+  const beside = { field: 'regulator' };
+  if (!regulator || regulator.role !== 'regulator') return refuse('noRegulator', 'This regulator is not on the shelf.', beside);
+  if (regulator.expires && regulator.expires < context.today)
+    return refuse('overdue', `${regulator.name} ${regulator.lot} was due for its check on ${regulator.expires}.`, beside);
+  const properties = state.started?.items.flatMap((item) => item.properties) ?? [];
+  const advice = matchRegulator({ regulator, bottle, properties });
+  if (advice.verdict === 'refused') return refuse(advice.code, advice.sentence, beside);
+  // With a demand regulator the pump sets the flow: what it draws is a figure of the model, else the usual one.
+  const draws = properties.find((one) => one.startsWith('draws-'))?.slice(6);
+  return {
+    flowLPerMin: advice.code === 'demandFits' && draws ? draws : advice.flowLPerMin!,
+    caution: advice.verdict === 'caution' ? advice.sentence : null,
+    regulator: { id: regulator.id, name: regulator.name, lot: regulator.lot },
+  };
 }
 
 /** Gas on or off. Off books the litres: flow times time. Off is always possible, whatever step the run is in. */

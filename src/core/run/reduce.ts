@@ -37,6 +37,7 @@ export function apply(state: RunState, event: RunEvent): RunState {
         status: event.type === 'stepDone' ? 'done' : 'skipped',
         enteredAt: state.steps[step]?.enteredAt ?? event.occurredAt,
         endedAt: event.occurredAt,
+        ...(event.type === 'stepDone' && event.data.trace ? { trace: event.data.trace } : {}),
         ...(reason ? { reason } : {}),
       };
       break;

@@ -7,6 +7,30 @@ export interface MaterialComponent {
   k: number;
 }
 
+/** What stands on the shelf besides bottles and buffers. */
+export type EquipmentRole =
+  | ''
+  | 'regulator'
+  | 'tube'
+  | 'scrubber'
+  | 'zeroTube'
+  | 'flowMeter'
+  | 'barometer'
+  | 'thermometer'
+  | 'balance'
+  | 'reader';
+
+/** What has to be known of a piece of equipment. Flow in L/min as text; a demand regulator gives what a pump draws. */
+export interface EquipmentDetail {
+  flowLPerMin?: string;
+  demand?: boolean;
+  fitting?: string;
+  /** How this type of regulator is screwed on and shut off. */
+  handling?: string;
+  serial?: string;
+  lengthCm?: string;
+}
+
 /** A reference as it stood when it was put to use: copied into the event. */
 export interface ReferenceSnapshot {
   id: string;
@@ -21,4 +45,12 @@ export interface ReferenceSnapshot {
   /** Litres at 1 atm left when it was chosen; left out for what doesn't run empty. */
   availableL?: string;
   recalled?: string;
+  fitting?: string;
+  partNumber?: string;
+  /** Money a litre, in the workshop's own currency. */
+  pricePerL?: string;
+  role?: EquipmentRole;
+  detail?: EquipmentDetail;
+  /** Spent (a scrubber that turned violet) or taken out of use. */
+  unusable?: string;
 }

@@ -1,4 +1,5 @@
 import type { Actor, EventData, RunChannel, StartedData } from './event';
+import type { TraceKept } from './evidence';
 
 export type RunStatus = 'notStarted' | 'open' | 'finished' | 'approved' | 'aborted';
 
@@ -7,6 +8,7 @@ export interface StepRecord {
   enteredAt: string;
   endedAt?: string;
   reason?: string;
+  trace?: TraceKept;
 }
 export interface Flag {
   code: 'struck' | 'referenceStruck';

@@ -2,3 +2,4 @@ export * from './people';
 export * from './instruments';
 export * from './work';
 export * from './records';
+export * from './live';

@@ -49,6 +49,8 @@ export const asset = pgTable('asset', {
   status: text('status').$type<'active' | 'outOfService' | 'retired'>().notNull().default('active'),
   nextDue: date('next_due'),
   dueBasis: jsonb('due_basis').$type<DueBasis>(),
+  bumpedAt: instant('bumped_at'),
+  bumpPassed: boolean('bump_passed'),
   createdAt: instant('created_at').notNull(),
 });
 

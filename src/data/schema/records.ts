@@ -1,11 +1,9 @@
-import { bigint, customType, date, integer, jsonb, pgTable, smallint, text, uuid } from 'drizzle-orm/pg-core';
+import { bigint, date, integer, jsonb, pgTable, smallint, text, uuid } from 'drizzle-orm/pg-core';
 import type { CertificateContent } from '@/core/certificate/content';
 import type { ReminderStage } from '@/core/interval/reminder-stage';
-import { instant } from './columns';
+import { bytea, instant } from './columns';
 import { asset, customer } from './instruments';
 import { run, ticket } from './work';
-
-const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
 
 export const signingKey = pgTable('signing_key', {
   id: text('id').primaryKey(),

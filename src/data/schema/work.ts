@@ -2,7 +2,7 @@ import { bigint, boolean, date, integer, jsonb, numeric, pgTable, primaryKey, sm
 import type { Procedure } from '@/core/procedure/procedure';
 import type { Actor, EventSource, EventType } from '@/core/run/event';
 import type { VerdictState } from '@/core/run/judge';
-import type { MaterialComponent, ReferenceSnapshot } from '@/core/run/reference-snapshot';
+import type { EquipmentDetail, EquipmentRole, MaterialComponent, ReferenceSnapshot } from '@/core/run/reference-snapshot';
 import type { RunStatus } from '@/core/run/state';
 import type { DecisionRule } from '@/core/uncertainty/decide';
 import { instant } from './columns';
@@ -66,6 +66,10 @@ export const reference = pgTable('reference', {
   pressureBar: text('pressure_bar'),
   price: text('price'),
   recalled: text('recalled'),
+  role: text('role').$type<EquipmentRole>().notNull().default(''),
+  detail: jsonb('detail').$type<EquipmentDetail>().notNull().default({}),
+  state: text('state').$type<'good' | 'spent' | 'outOfUse'>().notNull().default('good'),
+  openedOn: date('opened_on'),
   createdAt: instant('created_at').notNull(),
 });
 

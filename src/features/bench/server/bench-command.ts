@@ -14,6 +14,7 @@ const parcelSchema = yup.object({
   commandId: yup.string().min(8).max(80).required(),
   after: yup.number().integer().min(0).required(),
   command: yup.object().required(),
+  screen: yup.string().max(60).optional(),
 });
 
 /** A parcel from the browser's outbox: checked, given, and answered with the events that this browser has not seen. */
@@ -25,7 +26,7 @@ export async function benchCommand(
   const command = parseCommand((body as { command: unknown }).command);
   if (command.type === 'approve' || command.type === 'sendBack')
     return { ok: false, refusal: refuse('notHere', 'Approval has its own page.') };
-  const given = await giveCommand(context, { run: parcel.run, commandId: parcel.commandId, command });
+  const given = await giveCommand(context, { run: parcel.run, commandId: parcel.commandId, command, ...(parcel.screen ? { screen: parcel.screen } : {}) });
   if (isRefusal(given)) return { ok: false, refusal: given };
   return { ok: true, events: given.loaded.events.filter((event) => event.seq > parcel.after) };
 }

@@ -1,12 +1,16 @@
 import { and, eq } from 'drizzle-orm';
 import type { Command, CommandOrigin } from '@/core/run/command';
+import type { EventDraft } from '@/core/run/event';
 import { handle } from '@/core/run/handle';
+import { openStimulus } from '@/core/run/state';
 import { isRefusal, refuse, type Refusal } from '@/core/run/refusal';
 import { runCommand, ticket } from '@/data/schema';
+import { heldByOther, keepTrace } from '@/features/lines/server';
 import { referenceSnapshot } from '@/features/shelf/server';
 import { dateIn } from '@/platform/clock';
 import { readSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
+import { lineOfRun, refuseUnshown } from './live-evidence';
 import { append, loadRun, lockRun, type LoadedRun, type Reply } from './run-store';
 
 export interface Given {
@@ -21,7 +25,13 @@ export interface Given {
  */
 export async function giveCommand(
   context: UseCaseContext,
-  { run, commandId, command, origin }: { run: string; commandId: string; command: Command; origin?: CommandOrigin },
+  {
+    run,
+    commandId,
+    command,
+    origin,
+    screen,
+  }: { run: string; commandId: string; command: Command; origin?: CommandOrigin; screen?: string },
 ): Promise<Given | Refusal> {
   const { tx, actor, now } = context;
   await lockRun(tx, run);
@@ -33,7 +43,15 @@ export async function giveCommand(
     .where(and(eq(runCommand.runId, run), eq(runCommand.command, commandId)));
   if (before) return { reply: before.reply as Reply, loaded, repeated: true };
   const settings = await readSettings(tx);
-  const reference = command.type === 'bindReference' ? await referenceSnapshot(tx, command.reference) : null;
+  const live = command.type === 'captureReading' && command.capture;
+  if (live) {
+    const other = screen ? await heldByOther(context, run, screen) : null;
+    if (other) return refuse('watching', `${other} captures this instrument on another screen. Take over there, or type what it shows.`);
+    const unshown = await refuseUnshown(context, loaded, command);
+    if (unshown) return unshown;
+  }
+  const asked = command.type === 'bindReference' ? [command.reference, ...(command.regulator ? [command.regulator] : [])] : [];
+  const references = (await Promise.all(asked.map((id) => referenceSnapshot(tx, id)))).filter((one) => one !== null);
   const drafts = handle({
     procedure: loaded.procedure,
     state: loaded.state,
@@ -42,15 +60,34 @@ export async function giveCommand(
       now: now.toISOString(),
       today: dateIn(settings.zone, now),
       actor,
-      references: reference ? { [reference.id]: reference } : {},
+      references: Object.fromEntries(references.map((one) => [one.id, one])),
       allowSamePerson: settings.samePersonApproves,
-      ...(origin ? { origin } : {}),
+      ...(origin ? { origin } : live ? { origin: { source: 'live' as const } } : {}),
     },
   });
   if (isRefusal(drafts)) return drafts;
-  const reply = await append(context, loaded, commandId, drafts);
+  const reply = await append(context, loaded, commandId, await withTraces(context, loaded, drafts));
   await moveTicket(context, loaded, command.type);
   return { reply, loaded, repeated: false };
+}
+
+/** What the line said during a reading, an adjustment or a bump is kept with the step: from gas on, or from when the step was entered. */
+async function withTraces(context: UseCaseContext, loaded: LoadedRun, drafts: EventDraft[]): Promise<EventDraft[]> {
+  const done = drafts.find((one) => one.type === 'stepDone' && one.step !== undefined);
+  if (!done || !drafts.some((one) => ['readingCaptured', 'adjusted', 'bumped'].includes(one.type))) return drafts;
+  const line = await lineOfRun(context, loaded);
+  if (!line) return drafts;
+  const entered = loaded.state.steps[done.step!]?.enteredAt;
+  const since = openStimulus(loaded.state)?.onAt ?? entered;
+  if (!since) return drafts;
+  const trace = await keepTrace(context.tx, {
+    run: loaded.row.id,
+    step: done.step!,
+    line: line.id,
+    from: new Date(Date.parse(since) - 3000),
+    to: context.now,
+  });
+  return trace ? drafts.map((one) => (one === done ? ({ ...one, data: { ...one.data, trace } } as EventDraft) : one)) : drafts;
 }
 
 /** The ticket follows its run: finished goes to the out-tray, sent back returns to the in-tray, given up leaves the run behind. */

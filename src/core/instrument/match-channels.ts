@@ -1,0 +1,30 @@
+import type { RunChannel } from '../run/event';
+import type { ChannelInfo } from './said';
+
+export type ChannelMatch = { slot: number } | { problem: string };
+
+const COMBUSTIBLE = ['methane', 'pentane', 'propane', 'combustible gas'];
+const kind = (measurand: string) => (COMBUSTIBLE.includes(measurand) ? 'combustible' : measurand);
+
+/**
+ * Which slot of a connected instrument feeds which channel of the run: by measurand, then unit and display step have to be the same, or it is said why not.
+ * Channels of a run are known by id. Errors: none.
+ *
+ * @example
+ * matchChannels([{ slot: 4, measurand: 'carbon monoxide', unit: 'ppm', … }], [co]) // { 'c-co': { slot: 4 } }
+ */
+export function matchChannels(
+  infos: readonly ChannelInfo[],
+  channels: readonly RunChannel[],
+): Record<string, ChannelMatch> {
+  return Object.fromEntries(
+    channels.map((channel): [string, ChannelMatch] => {
+      const info = infos.find((one) => kind(one.measurand) === kind(channel.measurand));
+      if (!info) return [channel.id, { problem: `The instrument has no channel for ${channel.label}.` }];
+      if (info.unit !== channel.unit)
+        return [channel.id, { problem: `It shows ${info.unit}, the sheet expects ${channel.unit}: type what it shows.` }];
+      if (!info.fitted) return [channel.id, { problem: 'The instrument says that this sensor is not fitted.' }];
+      return [channel.id, { slot: info.slot }];
+    }),
+  );
+}

@@ -1,0 +1,8 @@
+export { Gateway } from './server/gateway';
+export { LineReader } from './server/line-reader';
+export { giveUpLease, holdLease, LEASE_SECONDS } from './server/lease';
+export { allLines, benchLines, framesAfter, lineOf, type LineView, type LiveRow } from './server/find-lines';
+export { askPanel, panelSchema, type PanelAsk } from './server/panel';
+export { heldByOther, holdHand, type Hand } from './server/hand';
+export { keepTrace, readTrace, wasShown, MOST_FRAMES, type TraceDocument } from './server/trace';
+export { addLine, lineSchema, removeLine } from './server/change-lines';
