@@ -1,5 +1,5 @@
 // npm start: sets up everything this machine lacks and runs the demo. `--dev` runs the development server instead of a production build.
-import { prepareDemo } from './lib/demo.mjs';
+import { demoLines, prepareDemo } from './lib/demo.mjs';
 import { stopCluster } from './lib/cluster.mjs';
 import { ensureBuild, ensureModules } from './lib/project.mjs';
 import { answers, startScript, startWeb, stopAll } from './lib/processes.mjs';
@@ -36,6 +36,9 @@ startScript(
   { ...demo.env, SMTP_PORT: String(demo.smtpPort) },
   { quiet: true, onExit: ended('The mail stand-in') },
 );
+startScript('src/processes/gateway.ts', demo.env, { quiet: true, onExit: ended('The instrument gateway') });
+for (const standIn of demoLines(demo.env))
+  startScript(standIn.file, { ...demo.env, ...standIn.env }, { quiet: true, onExit: ended(standIn.file) });
 startWeb(demo.env, {
   dev,
   quiet: !dev,

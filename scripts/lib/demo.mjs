@@ -20,3 +20,9 @@ export async function prepareDemo({ port }) {
   if (seeded.stdout.trim()) say(seeded.stdout.trim());
   return { cluster, startedHere, env, smtpPort, owner: addresses(cluster).owner };
 }
+
+/** Which simulated devices stand beside this demo, each with its ports; they are on the list of lines already. */
+export function demoLines(env) {
+  const { stdout } = tsx(['src/processes/demo-lines.ts'], env);
+  return JSON.parse(stdout.trim().split('\n').at(-1));
+}

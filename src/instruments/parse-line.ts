@@ -40,7 +40,12 @@ const component = yup.object({
   expanded: decimal.required(),
   k: yup.number().strict(true).min(1).max(4).required(),
 });
-const shown = yup.object({ slot: slot.required(), peak: text(20).required(), stel: text(20).optional(), twa: text(20).optional() });
+const shown = yup.object({
+  slot: slot.required(),
+  peak: text(20).required(),
+  stel: text(20).optional(),
+  twa: text(20).optional(),
+});
 
 const SHAPES: Record<Said['type'], yup.ObjectSchema<object>> = {
   hello: yup.object({

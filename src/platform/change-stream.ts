@@ -61,8 +61,7 @@ const CATCH_UP = 2400;
 const NEWCOMER_SECONDS = 60;
 
 async function framesSince(lines: string[], after: number | null): Promise<Live[]> {
-  const since =
-    after === null ? gt(liveFrame.at, new Date(Date.now() - NEWCOMER_SECONDS * 1000)) : gt(liveFrame.id, after);
+  const since = after === null ? gt(liveFrame.at, new Date(Date.now() - NEWCOMER_SECONDS * 1000)) : gt(liveFrame.id, after);
   const rows = await database()
     .select()
     .from(liveFrame)
@@ -88,7 +87,10 @@ export function liveIdOf(lastEventId: string | null | undefined): number | null 
  * Server-sent events, one stream a browser: "run" for each change with run and sequence number, "live" for each frame of the lines asked for, "line" when a device came or went.
  * After a break the frames go on behind the last one seen. A breath every 20 s keeps proxies from closing it.
  */
-export function runChangeStream(signal: AbortSignal, { lines = [], lastEventId = null }: Wanted = {}): ReadableStream<Uint8Array> {
+export function runChangeStream(
+  signal: AbortSignal,
+  { lines = [], lastEventId = null }: Wanted = {},
+): ReadableStream<Uint8Array> {
   const encoder = new TextEncoder();
   const wanted = new Set(lines);
   let stop = () => undefined as void;

@@ -12,6 +12,8 @@ export interface WorkshopSettings {
   samePersonApproves: boolean;
   remindAheadDays: number;
   remindAfterDays: number;
+  /** In which prices are stated. */
+  currency: string;
 }
 
 export const DEFAULT_SETTINGS: WorkshopSettings = {
@@ -24,6 +26,7 @@ export const DEFAULT_SETTINGS: WorkshopSettings = {
   samePersonApproves: false,
   remindAheadDays: 21,
   remindAfterDays: 14,
+  currency: 'EUR',
 };
 
 export async function readSettings(db: Transaction | Database): Promise<WorkshopSettings> {

@@ -163,7 +163,8 @@ describe('family 18: imported, no guided order, several bottles', () => {
       channels: fourGasChannels,
       items: [{ id: 'body', part: 'body', assetId: 'a', model: 'LM', serial: '1', properties: [] }],
     });
-    expect(run.current().map((step) => step.key)).toEqual(['log/gas', 'log/bump']);
+    expect(run.current().map((step) => step.key)).toEqual(['log/gas', 'log/work']);
+    run.do({ type: 'decide', step: 'log/work', option: 'bumpFirst' });
     const channels = Object.fromEntries(
       fourGasChannels.map((channel) => [channel.id, { moved: channel.role !== 'ex', rightWay: true }]),
     );

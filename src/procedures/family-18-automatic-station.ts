@@ -3,7 +3,7 @@ import type { Procedure } from '@/core/procedure/procedure';
 /** Family 18: automatic station; its log is taken in as it is: no guided order, up to four bottles, bump and calibration in one. */
 export const family18: Procedure = {
   id: 'automatic-station',
-  version: 1,
+  version: 2,
   family: 18,
   title: 'Automatic station, imported',
   method: 'Bump and calibration by an automatic station with certified gas; taken from its log.',
@@ -43,19 +43,41 @@ export const family18: Procedure = {
       steps: [
         { id: 'gas', kind: 'reference', title: 'Gas', slots: ['cylinder-a'] },
         {
+          id: 'work',
+          kind: 'decide',
+          title: 'Mode of the station',
+          question: 'work',
+          options: [
+            { id: 'bump', label: 'Bump' },
+            { id: 'calibration', label: 'Calibrate' },
+            { id: 'bumpFirst', label: 'Calibrate when the bump fails' },
+          ],
+        },
+        {
           id: 'bump',
           kind: 'bump',
           title: 'Bump',
           channels: ['o2', 'ex', 'h2s', 'co'],
           method: 'station',
           outputs: ['sound', 'light', 'vibration'],
+          when: {
+            any: [
+              { is: 'decided', question: 'work', option: 'bump' },
+              { is: 'decided', question: 'work', option: 'bumpFirst' },
+            ],
+          },
         },
         {
           id: 'calibration',
           kind: 'group',
-          title: 'Calibrate when the bump fails',
+          title: 'Calibration',
           order: 'any',
-          when: { is: 'bumpFailed' },
+          when: {
+            any: [
+              { is: 'decided', question: 'work', option: 'calibration' },
+              { all: [{ is: 'bumpFailed' }, { is: 'decided', question: 'work', option: 'bumpFirst' }] },
+            ],
+          },
           steps: [
             { id: 'before', kind: 'read', title: 'As found', points: ['span-a'], phase: 'asFound' },
             { id: 'adjust', kind: 'adjust', title: 'Calibrate', points: ['span-a'], action: 'calibrate', together: true },

@@ -3,7 +3,7 @@ import type { Procedure } from '@/core/procedure/procedure';
 /** Family 21: pumped five-gas monitor on a pentane scale; a sensor may be absent; block test, full zero, detector pairs done twice, bump both ways. */
 export const family21: Procedure = {
   id: 'pumped-five-gas',
-  version: 1,
+  version: 2,
   family: 21,
   title: 'Pumped five-gas monitor, calibration',
   method: 'Comparison with a certified mixture through a demand-flow regulator; combustible channel on a pentane scale.',
@@ -82,6 +82,24 @@ export const family21: Procedure = {
     { id: 'left-zero', kind: 'read', title: 'As left: clean air', points: ['zero', 'air'], phase: 'asLeft' },
     { id: 'left-on', kind: 'stimulus', title: 'Gas on', slot: 'mix', means: 'demand flow', on: true },
     { id: 'left', kind: 'read', title: 'As left: gas', points: ['span'], phase: 'asLeft' },
+    { id: 'bump-off', kind: 'stimulus', title: 'Gas off', slot: 'mix', means: 'demand flow', on: false },
+    {
+      id: 'bump-timed',
+      kind: 'bump',
+      title: 'Bump, its own timed test',
+      channels: ['o2', 'ex', 'h2s', 'co', 'so2'],
+      method: 'timed',
+      outputs: [],
+      reason: 'It mutes the alarms for about 30 s, so it proves no buzzer.',
+    },
+    {
+      id: 'bump-wait',
+      kind: 'wait',
+      title: 'Until the alarms are no longer muted',
+      minSeconds: 30,
+      reason: 'A watched bump before that would miss the sound.',
+    },
+    { id: 'bump-on', kind: 'stimulus', title: 'Gas on', slot: 'mix', means: 'demand flow', on: true },
     {
       id: 'bump',
       kind: 'bump',

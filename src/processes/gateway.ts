@@ -6,4 +6,11 @@ const gateway = new Gateway(database());
 gateway.start();
 console.log(`gateway ${gateway.holder} started`);
 for (const signal of ['SIGINT', 'SIGTERM'] as const)
-  process.on(signal, () => void gateway.stop().then(closeDatabase).then(() => process.exit(0)));
+  process.on(
+    signal,
+    () =>
+      void gateway
+        .stop()
+        .then(closeDatabase)
+        .then(() => process.exit(0)),
+  );

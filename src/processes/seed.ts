@@ -7,7 +7,7 @@ import { addUser } from '@/features/office/server';
 import { recordAudit } from '@/platform/audit';
 import { writeSettings } from '@/platform/settings';
 import type { Actor, Role } from '@/core/run/event';
-import { CUSTOMERS, DEMO_PASSWORD, FLEETS, MODELS, USERS, WORKSHOP } from './seed/catalogue';
+import { CUSTOMERS, DEMO_PASSWORD, FLEETS, MODELS, SERIALS, USERS, WORKSHOP } from './seed/catalogue';
 import { stockShelf } from './seed/bottles';
 import { liveThrough, visitsOf, type SeedAsset, type Visit } from './seed/history';
 import { Random } from './seed/random';
@@ -58,8 +58,12 @@ async function seed(now: Date): Promise<string> {
 async function makeAssets(tx: Transaction, now: Date, random: Random): Promise<SeedAsset[]> {
   const since = subMonths(now, 30);
   const models = new Map<string, string>();
-  for (const { every, ...model } of MODELS) {
-    const [row] = await tx.insert(instrumentModel).values(model).returning({ id: instrumentModel.id });
+  for (const model of MODELS) {
+    const { maker, name, kind, procedureId, properties, channels, every } = model;
+    const [row] = await tx
+      .insert(instrumentModel)
+      .values({ maker, name, kind, procedureId, properties, channels })
+      .returning({ id: instrumentModel.id });
     models.set(model.name, row!.id);
     await changePolicy({ tx }, { scope: 'model', modelId: row!.id, every, reason: 'workshop’s standard' });
   }
@@ -74,7 +78,9 @@ async function makeAssets(tx: Transaction, now: Date, random: Random): Promise<S
       const model = MODELS.find((candidate) => candidate.name === name)!;
       for (let i = 0; i < count; i += 1) {
         tag += 1;
-        const serial = `${model.maker.slice(0, 2).toUpperCase()}${random.whole(10, 99)}-${String(random.whole(1000, 99999)).padStart(5, '0')}`;
+        const serial =
+          SERIALS[name]?.[i] ??
+          `${model.maker.slice(0, 2).toUpperCase()}${random.whole(10, 99)}-${String(random.whole(1000, 99999)).padStart(5, '0')}`;
         const [row] = await tx
           .insert(asset)
           .values({
@@ -110,7 +116,7 @@ async function makeAssets(tx: Transaction, now: Date, random: Random): Promise<S
           index,
         });
         // No procedure yet for this model: its date was taken over from the customer's own list.
-        if (!model.procedureId) await takeOver(tx, row!.id, now, random);
+        if (!model.procedureId || model.history === false) await takeOver(tx, row!.id, now, random);
       }
     }
     if (person.name === 'Tidewater Tramway Tunnels') {
@@ -141,7 +147,10 @@ async function takeOver(tx: Transaction, id: string, now: Date, random: Random):
 
 /** All visits in the order of time, and today's work in the house. */
 function plan(assets: SeedAsset[], now: Date, random: Random): Visit[] {
-  const able = assets.filter((one) => MODELS.find((model) => model.name === one.model)!.procedureId);
+  const able = assets.filter((one) => {
+    const model = MODELS.find((candidate) => candidate.name === one.model)!;
+    return model.procedureId && model.history !== false;
+  });
   const today: { upTo: string; minutesAgo: number }[] = [
     { upTo: 'toReturn', minutesAgo: 2900 },
     { upTo: 'toReturn', minutesAgo: 2700 },

@@ -12,6 +12,8 @@ export interface LiveAnswer {
   frame: Pick<Frame, 'seconds' | 'mode' | 'pump' | 'alarm'> | null;
   /** Readings taken in since the worker was started: none may be lost. */
   readings: number;
+  /** The pump was blocked at some time while gas flowed; kept until gas comes again. */
+  blockedInGas: boolean;
 }
 
 const scope = self as unknown as {
@@ -27,6 +29,7 @@ let gas: number | null = null;
 /** Instrument's seconds and the house's instant of the same frame, for turning one into the other. */
 let marks: { at: number; seconds: number }[] = [];
 let readings = 0;
+let blockedInGas = false;
 let due = false;
 
 scope.onmessage = ({ data }) => {
@@ -36,6 +39,7 @@ scope.onmessage = ({ data }) => {
     channels.forEach((channel, slot) => rules[slot] && channel.setRule(rules[slot]));
   }
   if (data.type === 'gas') {
+    if (data.since !== null && data.since !== gas) blockedInGas = false;
     gas = data.since;
     channels.forEach((channel) => channel.gas(gasSeconds()));
   }
@@ -52,6 +56,7 @@ function take(frame: Frame, at: number): void {
     marks = [];
   }
   last = frame;
+  if (gas !== null && at >= gas && frame.pump === 'blocked') blockedInGas = true;
   marks.push({ at, seconds: frame.seconds });
   if (marks.length > 4000) marks.splice(0, 2000);
   for (const reading of frame.readings) {
@@ -84,5 +89,6 @@ function tell(): void {
     looks,
     frame: last && { seconds: last.seconds, mode: last.mode, pump: last.pump, alarm: last.alarm },
     readings,
+    blockedInGas,
   });
 }

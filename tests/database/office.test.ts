@@ -2,7 +2,7 @@ import { verify as argonVerify } from '@node-rs/argon2';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { addUser, listAudit, listUsers, setUserActive, verifyRecords } from '@/features/office/server';
 import { certificateById, listCertificates, reviseCertificate, verifyToken, approveRun } from '@/features/certificates/server';
-import { referenceSnapshot, referenceUse } from '@/features/shelf/server';
+import { referencePage, referenceSnapshot } from '@/features/shelf/server';
 import type { Transaction } from '@/data/connection';
 import { recordAudit } from '@/platform/audit';
 import { readSettings, writeSettings } from '@/platform/settings';
@@ -159,7 +159,7 @@ describe('the shelf', () => {
     const left = async () => Number((await inTx(({ tx }) => referenceSnapshot(tx, world.bottleId)))!.availableL);
     const before = await left();
     const { run } = await world.finishedRun();
-    const use = (await inTx(({ tx }) => referenceUse(tx, world.bottleId))).filter((one) => one.runId === run);
+    const use = (await inTx(({ tx }) => referencePage(tx, world.bottleId)))!.uses.filter((one) => one.runId === run);
     const drawn = use.reduce((sum, one) => sum + Number(one.litres), 0);
     expect(drawn).toBeGreaterThan(1);
     expect(before - (await left())).toBeCloseTo(drawn, 0);

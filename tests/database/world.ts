@@ -84,7 +84,8 @@ export async function openWorld(): Promise<World> {
       .insert(schema.customer)
       .values({ name: 'Test Yard', email: 'yard@test.example', contact: 'Runa', createdAt: now })
       .returning();
-    const { every, ...model } = MODELS[0]!;
+    const { maker, name, kind, procedureId, properties, channels, every } = MODELS[0]!;
+    const model = { maker, name, kind, procedureId, properties, channels };
     const [modelRow] = await tx.insert(schema.instrumentModel).values(model).returning();
     await changePolicy({ tx }, { scope: 'model', modelId: modelRow!.id, every, reason: '' });
     const [bottle] = await tx

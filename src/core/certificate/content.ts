@@ -32,11 +32,18 @@ export interface CertificateSource {
 export function certificateContent(source: CertificateSource): CertificateContent {
   const { procedure, state } = source;
   const summary = summarise(procedure, state);
-  const kind = procedure.scope === 'calibration' && summary.asLeft !== 'notMeasured' ? 'certificate' : 'record';
+  // Taken from a station's log, the values are the station's: a record of its own kind, never a certificate.
+  const imported = state.started?.origin === 'imported';
+  const kind = procedure.scope === 'calibration' && summary.asLeft !== 'notMeasured' && !imported ? 'certificate' : 'record';
   return {
     schema: 'werkbank-certificate/1',
     kind,
-    title: kind === 'certificate' ? 'Calibration certificate' : 'Calibration record of limited scope',
+    title:
+      kind === 'certificate'
+        ? 'Calibration certificate'
+        : imported
+          ? 'Record of imported station results'
+          : RECORD_TITLE[procedure.scope],
     number: source.number,
     revision: 0,
     replaces: null,
@@ -106,6 +113,13 @@ export const VERDICT_TEXT: Record<VerdictState, string> = {
   outside: 'outside tolerance',
   cannotTell: 'cannot tell: the result is nearer to the limit than its uncertainty',
   notMeasured: 'not measured, or not in full',
+};
+
+const RECORD_TITLE: Record<Procedure['scope'], string> = {
+  calibration: 'Calibration record of limited scope',
+  zeroOnly: 'Record of a zero adjustment',
+  accuracyCheck: 'Record of an accuracy check',
+  bumpOnly: 'Record of a bump test',
 };
 
 const RULE_TEXT: Record<DecisionRule, string> = {

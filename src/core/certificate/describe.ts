@@ -84,12 +84,31 @@ export function describeAdjustments(state: RunState): string[] {
 
 const ACTION_TEXT = { quick: 'Quick set-up', zero: 'Zero', span: 'Span', calibrate: 'Calibration', trim: 'Manual trim' };
 
+const METHOD_TEXT = {
+  timed: 'the instrument’s own timed test, which mutes the alarms',
+  watched: 'watched by a person',
+  station: 'by a station',
+};
+
+/** A bump in one sentence: its kind, what each channel did, the outputs, the verdict. */
+function describeBump(state: RunState, bump: RunState['bumps'][number]): string {
+  const channels = Object.entries(bump.channels).map(([id, one]) => {
+    const label = state.channels.find((channel) => channel.id === id)?.label ?? id;
+    const what = !one.moved ? 'barely moved' : one.rightWay ? 'moved' : 'moved the wrong way';
+    const figures = one.before && one.shown ? ` from ${one.before} to ${one.shown}` : '';
+    return `${label} ${what}${figures}${one.t90Seconds === undefined ? '' : `, T90 ${one.t90Seconds} s`}`;
+  });
+  const outputs = Object.entries(bump.outputs).map(([output, works]) => `${output} ${works ? 'works' : 'does not work'}`);
+  return `Bump test, ${METHOD_TEXT[bump.method]}: ${bump.outcome}. ${[...channels, ...outputs].join('; ')}.`;
+}
+
 /** Replaced parts, changed settings, struck readings: what the reader has to know besides. */
 export function remarks(state: RunState): string[] {
   return [
     ...(state.samePerson
       ? ['Work and approval by the same person, as the workshop’s rule for a single-person workshop allows.']
       : []),
+    ...state.bumps.map((bump) => describeBump(state, bump)),
     ...state.parts.map((part) => `${part.part} replaced: ${part.oldSerial ?? 'unknown'} by ${part.newSerial}.`),
     ...state.settings.map(
       (setting) =>

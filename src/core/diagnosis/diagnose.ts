@@ -51,7 +51,8 @@ function merge(findings: Finding[]): Finding[] {
 
 const percent = (share: number) => `${Math.round(share * 100)} %`;
 const inGas = (facts: BenchFacts) => facts.channels.filter((one) => one.share !== null && one.shows !== 'fault');
-const usual = (one: ChannelFacts) => one.usualT90Seconds ?? (COMBUSTIBLE.includes(one.measurand) || one.measurand === 'oxygen' ? 20 : 30);
+const usual = (one: ChannelFacts) =>
+  one.usualT90Seconds ?? (COMBUSTIBLE.includes(one.measurand) || one.measurand === 'oxygen' ? 20 : 30);
 const slowness = (one: ChannelFacts) => (one.t90Seconds ? one.t90Seconds / usual(one) : 1);
 
 function ofInstrument(facts: BenchFacts): Finding[] {
@@ -64,7 +65,9 @@ function ofInstrument(facts: BenchFacts): Finding[] {
       score: 5,
       title: 'The calibration was not saved',
       because: [
-        facts.saveLost ? 'The instrument went back to its old calibration.' : 'What was read back is still the old date or reading.',
+        facts.saveLost
+          ? 'The instrument went back to its old calibration.'
+          : 'What was read back is still the old date or reading.',
       ],
     });
   const silent = Object.entries(facts.outputs ?? {}).filter(([, works]) => works === false);
@@ -82,7 +85,9 @@ function ofInstrument(facts: BenchFacts): Finding[] {
       channels: [],
       score: 3,
       title: 'The clock is wrong',
-      because: [`It is ${Math.round(Math.abs(facts.clockOffSeconds!) / 60)} min ${facts.clockOffSeconds! > 0 ? 'ahead' : 'behind'}.`],
+      because: [
+        `It is ${Math.round(Math.abs(facts.clockOffSeconds!) / 60)} min ${facts.clockOffSeconds! > 0 ? 'ahead' : 'behind'}.`,
+      ],
     });
   return out;
 }
@@ -123,7 +128,7 @@ function ofFlow(facts: BenchFacts): Finding[] {
       });
     return out;
   }
-  const flowLow = facts.flowMeasured != null && facts.flowMeant ? facts.flowMeasured / facts.flowMeant < 0.8 : false;
+  const flowLow = typeof facts.flowMeasured === 'number' && facts.flowMeant ? facts.flowMeasured / facts.flowMeant < 0.8 : false;
   if (slow.length >= Math.max(2, channels.length - 1) || (low.length === channels.length && channels.length > 1)) {
     const because = [
       slow.length > 1 ? `${slow.length} of ${channels.length} channels are slow together.` : 'All channels are low together.',
@@ -136,7 +141,11 @@ function ofFlow(facts: BenchFacts): Finding[] {
         channels: ids,
         score: starved ? 4.5 : 1.5,
         title: 'Wrong regulator for a pump',
-        because: [...because, ...(facts.regulator === 'fixed' ? ['A fixed flow feeds a pump.'] : []), ...(facts.pump === 'blocked' ? ['The block alarm came up.'] : [])],
+        because: [
+          ...because,
+          ...(facts.regulator === 'fixed' ? ['A fixed flow feeds a pump.'] : []),
+          ...(facts.pump === 'blocked' ? ['The block alarm came up.'] : []),
+        ],
       });
       out.push({
         code: 'weakPump',
@@ -168,12 +177,18 @@ function ofChannel(one: ChannelFacts, facts: BenchFacts): Finding[] {
   const alone = others.length === 0 || others.some((other) => other.share! >= LOW && slowness(other) < 1.5);
   if (!alone) return out;
   const share = `${one.label} moved ${percent(one.share)} of what the gas asks for.`;
-  const healthLow = one.health != null && one.health < 0.6;
+  const healthLow = typeof one.health === 'number' && one.health < 0.6;
   const old = (one.ageMonths ?? 0) >= 24;
   if (one.share < BARELY && COMBUSTIBLE.includes(one.measurand))
     add('poisonedSensor', 4.6, `${one.label}: poisoned sensor`, share, others.length > 0 && 'The other channels respond.');
   if (one.share < 0.15 && one.measurand === 'oxygen')
-    add('stuckSensor', 5, `${one.label}: stuck sensor`, 'Oxygen does not fall.', others.length > 0 && 'The other channels respond.');
+    add(
+      'stuckSensor',
+      5,
+      `${one.label}: stuck sensor`,
+      'Oxygen does not fall.',
+      others.length > 0 && 'The other channels respond.',
+    );
   const slow = slowness(one);
   if (slow > 1.6)
     add(
@@ -195,7 +210,10 @@ function ofChannel(one: ChannelFacts, facts: BenchFacts): Finding[] {
     if (reactive && !facts.bottleProvedByOther)
       add(
         'fadedGas',
-        2.6 + ((facts.bottleAgeMonths ?? 0) > 9 || (facts.bottleMonthsLeft ?? 99) < 3 ? 1 : 0) + (one.share > 0.5 ? 0.8 : 0) - (slow > 1.6 ? 1 : 0),
+        2.6 +
+          ((facts.bottleAgeMonths ?? 0) > 9 || (facts.bottleMonthsLeft ?? 99) < 3 ? 1 : 0) +
+          (one.share > 0.5 ? 0.8 : 0) -
+          (slow > 1.6 ? 1 : 0),
         `Faded gas: ${one.label}`,
         share,
         `${one.label} fades in the bottle; the steady gases read well.`,
@@ -215,9 +233,10 @@ function zeroCauses(
   add: (code: CauseCode, score: number, title: string, ...because: (string | false | null | undefined)[]) => void,
 ): void {
   const zero = one.zeroInTolerances;
-  if (zero == null || Math.abs(zero) <= 1) return;
+  if (typeof zero !== 'number' || Math.abs(zero) <= 1) return;
   const through = facts.zeroMeans === 'scrubber' || facts.zeroMeans === 'zeroTube';
-  const fell = one.openAirInTolerances != null && one.openAirInTolerances > 1 ? 1 - zero / one.openAirInTolerances : null;
+  const fell =
+    typeof one.openAirInTolerances === 'number' && one.openAirInTolerances > 1 ? 1 - zero / one.openAirInTolerances : null;
   if (through && zero > 0) {
     add(
       'spentScrubber',
@@ -229,7 +248,12 @@ function zeroCauses(
     add('dirtyBackground', 2.4, 'Strong background at the bench', `${one.label} stays above zero.`);
   } else if (zero > 0) {
     add('dirtyBackground', 3.6, 'Background at the bench', `${one.label} is above zero in open air.`);
-    add('spentScrubber', facts.zeroMeans === 'zeroGas' ? 0 : 1, 'Zero was made without a fresh scrubber', `${one.label} is above zero.`);
+    add(
+      'spentScrubber',
+      facts.zeroMeans === 'zeroGas' ? 0 : 1,
+      'Zero was made without a fresh scrubber',
+      `${one.label} is above zero.`,
+    );
   }
   add('dyingSensor', 1, `${one.label}: drifted zero`, `${one.label} is off zero.`);
 }

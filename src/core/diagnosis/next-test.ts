@@ -13,7 +13,10 @@ const TESTS: Record<CauseCode, Test[]> = {
       test: 'Bump with a methane bottle that just served another instrument: a poisoned pellistor stays low while the other reads full.',
       tells: ['fadedGas', 'wrongBottle', 'closedValve'],
     },
-    { test: 'Look at the other channels in the same gas: if they respond, tube and flow are sound.', tells: ['kinkedTube', 'weakPump'] },
+    {
+      test: 'Look at the other channels in the same gas: if they respond, tube and flow are sound.',
+      tells: ['kinkedTube', 'weakPump'],
+    },
   ],
   stuckSensor: [
     {
@@ -26,7 +29,10 @@ const TESTS: Record<CauseCode, Test[]> = {
       test: 'Leave the gas on for three more minutes: a slow sensor reaches the value, a dying one stays low. Then clean or change its filter.',
       tells: ['dyingSensor', 'fadedGas', 'poisonedSensor'],
     },
-    { test: 'Compare with the other channels: slow together means flow, alone means sensor or its filter.', tells: ['weakPump', 'wrongRegulator', 'kinkedTube'] },
+    {
+      test: 'Compare with the other channels: slow together means flow, alone means sensor or its filter.',
+      tells: ['weakPump', 'wrongRegulator', 'kinkedTube'],
+    },
   ],
   dyingSensor: [
     {
@@ -90,10 +96,16 @@ const TESTS: Record<CauseCode, Test[]> = {
     },
   ],
   wrongClock: [
-    { test: 'Set the clock and read it again after switching off and on: lost again means the back-up cell.', tells: ['missedSave'] },
+    {
+      test: 'Set the clock and read it again after switching off and on: lost again means the back-up cell.',
+      tells: ['missedSave'],
+    },
   ],
   absentSensor: [
-    { test: 'Open the sensor list of the instrument: a place that is empty or switched off there is absent, one that is listed has lost contact.', tells: ['stuckSensor', 'dyingSensor'] },
+    {
+      test: 'Open the sensor list of the instrument: a place that is empty or switched off there is absent, one that is listed has lost contact.',
+      tells: ['stuckSensor', 'dyingSensor'],
+    },
   ],
   wrongBottle: [
     {

@@ -13,10 +13,7 @@ const kind = (measurand: string) => (COMBUSTIBLE.includes(measurand) ? 'combusti
  * @example
  * matchChannels([{ slot: 4, measurand: 'carbon monoxide', unit: 'ppm', … }], [co]) // { 'c-co': { slot: 4 } }
  */
-export function matchChannels(
-  infos: readonly ChannelInfo[],
-  channels: readonly RunChannel[],
-): Record<string, ChannelMatch> {
+export function matchChannels(infos: readonly ChannelInfo[], channels: readonly RunChannel[]): Record<string, ChannelMatch> {
   return Object.fromEntries(
     channels.map((channel): [string, ChannelMatch] => {
       const info = infos.find((one) => kind(one.measurand) === kind(channel.measurand));

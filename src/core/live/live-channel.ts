@@ -113,8 +113,7 @@ export class LiveChannel {
     const samples = this.response.samples();
     const final = stable && since !== null ? Number(stable.text) : null;
     const moved = this.before !== null && final !== null && Math.abs(final - this.before) >= 3 * Number(this.rule.resolution);
-    const share = (part: number) =>
-      moved ? timeToShare({ samples, initial: this.before!, final: final!, share: part }) : null;
+    const share = (part: number) => (moved ? timeToShare({ samples, initial: this.before!, final: final!, share: part }) : null);
     const estimate = this.estimate(since, samples);
     return {
       text,
@@ -178,5 +177,8 @@ const round = (seconds: number | null) => (seconds === null ? null : Math.round(
 function thin(samples: { seconds: number; value: number }[]): { seconds: number; value: number }[] {
   if (samples.length <= TRACE_POINTS) return samples.slice();
   const every = samples.length / TRACE_POINTS;
-  return Array.from({ length: TRACE_POINTS }, (_one, index) => samples[Math.min(samples.length - 1, Math.floor((index + 1) * every) - 1)]!);
+  return Array.from(
+    { length: TRACE_POINTS },
+    (_one, index) => samples[Math.min(samples.length - 1, Math.floor((index + 1) * every) - 1)]!,
+  );
 }

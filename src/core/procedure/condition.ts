@@ -14,4 +14,7 @@ export type Condition =
   | { is: 'decided'; question: string; option: string }
   | { is: 'property'; property: string }
   | { is: 'bumpFailed' }
+  | { is: 'anyAdjustFailed' }
+  | { all: Condition[] }
+  | { any: Condition[] }
   | { not: Condition };

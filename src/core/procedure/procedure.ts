@@ -49,7 +49,8 @@ interface StepBase {
 export interface CheckItem {
   id: string;
   label: string;
-  answer: 'passFault' | 'yesNo' | 'number' | 'text';
+  /** 'sensorSerial': a new sensor was fitted; its serial begins a new series. */
+  answer: 'passFault' | 'yesNo' | 'number' | 'text' | 'sensorSerial';
   unit?: string;
 }
 
@@ -111,7 +112,7 @@ export interface Procedure {
   family: number;
   title: string;
   method: string;
-  scope: 'calibration' | 'zeroOnly' | 'accuracyCheck';
+  scope: 'calibration' | 'zeroOnly' | 'accuracyCheck' | 'bumpOnly';
   /** Seconds of warm-up before anything counts; the bench shows this clock before a run is begun. */
   warmUpSeconds: number;
   channels: ProcedureChannel[];

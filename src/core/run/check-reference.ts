@@ -26,12 +26,16 @@ export function checkReference({
   if (reference.unusable) return refuse('unusable', `${name} is not to be used: ${reference.unusable}.`, beside);
   if (reference.recalled) return refuse('recalled', `${name} was recalled: ${reference.recalled}.`, beside);
   if (reference.expires && reference.expires < today)
-    return refuse('expired', slot.kind === 'tool'
+    return refuse(
+      'expired',
+      slot.kind === 'tool'
         ? `${name} was due for its check on ${reference.expires}. Overdue equipment is never used.`
-        : `${name} expired on ${reference.expires}. Expired references are never used.`, {
-      ...beside,
-      numbers: { expires: reference.expires, today },
-    });
+        : `${name} expired on ${reference.expires}. Expired references are never used.`,
+      {
+        ...beside,
+        numbers: { expires: reference.expires, today },
+      },
+    );
   if (reference.availableL !== undefined && new Dec(reference.availableL).lt(1))
     return refuse('empty', `${name} is empty: ${reference.availableL} L left.`, {
       ...beside,

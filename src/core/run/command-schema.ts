@@ -75,7 +75,7 @@ const SCHEMAS: Record<Exclude<Command['type'], 'start'>, yup.ObjectSchema<object
     outcome: yup.string().oneOf(['passed', 'failed', 'applied', 'discarded']).required('Did the instrument accept it?'),
     readBack: figures,
   }),
-  save: yup.object({ step, readBack: text(60).optional() }),
+  save: yup.object({ step, readBack: text(60).optional(), lost: yup.boolean().optional() }),
   bump: yup.object({ step, channels: movements, outputs: mapOf(yup.boolean().required()) }),
   care: yup.object({ step, note: text(500).optional() }),
   replacePart: yup.object({

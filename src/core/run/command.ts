@@ -37,7 +37,7 @@ export type Command =
       outcome: 'passed' | 'failed' | 'applied' | 'discarded';
       readBack?: Record<string, string>;
     }
-  | { type: 'save'; step: string; readBack?: string }
+  | { type: 'save'; step: string; readBack?: string; lost?: boolean }
   | {
       type: 'bump';
       step: string;

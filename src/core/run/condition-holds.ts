@@ -1,5 +1,5 @@
 import type { Condition } from '../procedure/condition';
-import { isStruck, openStimulus, wasAdjusted, type RunState } from './state';
+import { isStruck, measuredChannels, openStimulus, wasAdjusted, type RunState } from './state';
 
 /** Whether a condition of the procedure is true of what has been recorded; `channel` narrows it to one channel. */
 export function conditionHolds(
@@ -8,6 +8,8 @@ export function conditionHolds(
   where: { channel?: string | undefined; iteration: number; stepKey: (id: string) => string },
 ): boolean {
   if ('not' in condition) return !conditionHolds(condition.not, state, where);
+  if ('all' in condition) return condition.all.every((one) => conditionHolds(one, state, where));
+  if ('any' in condition) return condition.any.some((one) => conditionHolds(one, state, where));
   const { channel } = where;
   const about = (channels: string[]) => !channel || channels.includes(channel);
   switch (condition.is) {
@@ -24,6 +26,8 @@ export function conditionHolds(
       return ['passed', 'applied'].includes(lastSpan(state, channel)?.outcome ?? '');
     case 'adjustFailed':
       return lastSpan(state, channel)?.outcome === 'failed';
+    case 'anyAdjustFailed':
+      return measuredChannels(state).some((one) => lastSpan(state, one.id)?.outcome === 'failed');
     case 'anythingAdjusted':
       return wasAdjusted(state, channel);
     case 'saved':

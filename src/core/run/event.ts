@@ -78,7 +78,12 @@ export interface EventData {
   stepSkipped: { reason: string };
   answered: { item: string; value: string; note?: string };
   conditionRecorded: { temperatureC?: string; pressureHPa?: string; humidityPercent?: string };
-  referenceBound: { slot: string; reference: ReferenceSnapshot; flowLPerMin?: string; regulator?: { id: string; name: string; lot: string } };
+  referenceBound: {
+    slot: string;
+    reference: ReferenceSnapshot;
+    flowLPerMin?: string;
+    regulator?: { id: string; name: string; lot: string };
+  };
   referenceReleased: { slot: string; reason?: string };
   stimulusChanged: { slot: string; means: string; on: boolean; litres?: string };
   readingCaptured: {

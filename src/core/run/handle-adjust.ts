@@ -40,12 +40,12 @@ export function handleSave(command: Extract<Command, { type: 'save' }>, handling
   const step = stepInTurn(command.step, handling);
   if ('refused' in step) return step;
   if (step.step.kind !== 'save') return refuse('notNow', 'This step saves nothing.');
-  if (step.step.evidence === 'readBackDate' && !command.readBack)
+  if (step.step.evidence === 'readBackDate' && !command.readBack && !command.lost)
     return refuse('noReadBack', 'Read the last-calibration date back from the instrument and type it.', { field: 'readBack' });
   const last = state.adjustments.filter((adjustment) => !adjustment.struck).at(-1);
   const now = context.origin?.occurredAt ?? context.now;
   const seconds = last ? differenceInMilliseconds(parseISO(now), parseISO(last.at)) / 1000 : 0;
-  const late = step.step.deadlineSeconds !== undefined && seconds > step.step.deadlineSeconds;
+  const late = command.lost === true || (step.step.deadlineSeconds !== undefined && seconds > step.step.deadlineSeconds);
   return [
     draft(
       'saved',

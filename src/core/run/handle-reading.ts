@@ -118,7 +118,13 @@ function judgementFor(
       : toleranceAt({ tolerance: channel.tolerance, target: target.value, zero: point.tolerance === 'zero' });
   // Gas closed before the very end: what may still have come enters as a rectangle (JCGM 100:2008, 4.3.7).
   const extra = settling
-    ? [{ name: 'settling', standard: Number(settling) / Math.sqrt(3), basis: `at most ${settling} ${channel.unit} still to come, rectangular` }]
+    ? [
+        {
+          name: 'settling',
+          standard: Number(settling) / Math.sqrt(3),
+          basis: `at most ${settling} ${channel.unit} still to come, rectangular`,
+        },
+      ]
     : [];
   const judgement = judgeReading({ reading, target, tolerance, resolution: channel.resolution, rule, coverage, extra });
   const outsideGate =

@@ -5,6 +5,7 @@ import type { Handling } from './handling';
 import { currentSteps, missingReadings, type PlannedStep } from './plan';
 import { refuse, type Refusal } from './refusal';
 import { openStimulus, type RunState } from './state';
+import type { CheckItem } from '../procedure/procedure';
 
 /** The step of a command, if it is its turn. */
 export function stepInTurn(key: string, { procedure, state }: Pick<Handling, 'procedure' | 'state'>): PlannedStep | Refusal {
@@ -52,6 +53,7 @@ export function handleComplete(command: Extract<Command, { type: 'completeStep' 
             at(step),
           ),
         ),
+        ...step.step.items.flatMap((item) => newSensor(item, answers[item.id]!.value.trim(), step, handling)),
         done,
       ];
     }
@@ -76,6 +78,24 @@ export function handleComplete(command: Extract<Command, { type: 'completeStep' 
     default:
       return refuse('notByItself', 'This step is done by doing what it says.');
   }
+}
+
+/** A new sensor's serial is a replaced part of its channel. */
+function newSensor(item: CheckItem, serial: string, step: PlannedStep, { state, draft }: Handling): EventDraft[] {
+  const channel = item.answer === 'sensorSerial' ? state.channels.find((one) => one.id === step.channel) : undefined;
+  if (!channel) return [];
+  return [
+    draft(
+      'partReplaced',
+      {
+        channel: channel.id,
+        part: `sensor of ${channel.label}`,
+        newSerial: serial,
+        ...(channel.sensorSerial ? { oldSerial: channel.sensorSerial } : {}),
+      },
+      at(step),
+    ),
+  ];
 }
 
 const CONDITION_RANGE: Record<string, [number, number, string]> = {

@@ -83,7 +83,14 @@ export function handleStimulus(
       ? null
       : inTurn;
   if (command.on) {
-    if (!step) return refuse('notNow', 'No step asks for it now.');
+    const last = state.stimuli.filter((one) => one.slot === slot.id).at(-1);
+    // Closed before its time, for another bottle or a break: the step that needs it is still going on.
+    const again = last?.closedEarly === true && !('refused' in inTurn) && inTurn.step.kind !== 'stimulus';
+    if (!step && !again) return refuse('notNow', 'No step asks for it now.');
+    const other = state.stimuli.find((one) => one.offAt === null && one.slot !== slot.id);
+    const otherSlot = procedure.slots.find((one) => one.id === other?.slot);
+    if (slot.kind === 'gas' && otherSlot?.kind === 'tool')
+      return refuse('filterOn', `Take off the ${otherSlot.label} first: it must never be in line with gas.`);
     const binding = boundReference(state, slot.id);
     if (!binding && slot.kind === 'gas') return refuse('noReference', `Choose the ${slot.label} first.`);
     if (binding?.reference.expires && binding.reference.expires < context.today)

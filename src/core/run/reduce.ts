@@ -68,7 +68,7 @@ export function apply(state: RunState, event: RunEvent): RunState {
         });
       break;
     case 'stimulusChanged':
-      applyStimulus(state, event.data, mark);
+      applyStimulus(state, event.data, mark, event.step === undefined);
       break;
     case 'readingCaptured':
       state.readings.push({
@@ -145,6 +145,7 @@ function applyStimulus(
   state: RunState,
   data: { slot: string; means: string; on: boolean; litres?: string },
   mark: { seq: number; at: string },
+  outOfTurn: boolean,
 ): void {
   if (data.on) {
     state.stimuli.push({
@@ -160,7 +161,13 @@ function applyStimulus(
     return;
   }
   const span = openStimulus(state, data.slot);
-  if (span) Object.assign(span, { offAt: mark.at, offSeq: mark.seq, litres: data.litres ?? null });
+  if (span)
+    Object.assign(span, {
+      offAt: mark.at,
+      offSeq: mark.seq,
+      litres: data.litres ?? null,
+      ...(outOfTurn ? { closedEarly: true } : {}),
+    });
 }
 
 function flagsFromReference(state: RunState, seq: number | null): Flag[] {

@@ -9,16 +9,7 @@ export interface MaterialComponent {
 
 /** What stands on the shelf besides bottles and buffers. */
 export type EquipmentRole =
-  | ''
-  | 'regulator'
-  | 'tube'
-  | 'scrubber'
-  | 'zeroTube'
-  | 'flowMeter'
-  | 'barometer'
-  | 'thermometer'
-  | 'balance'
-  | 'reader';
+  '' | 'regulator' | 'tube' | 'scrubber' | 'zeroTube' | 'flowMeter' | 'barometer' | 'thermometer' | 'balance' | 'reader';
 
 /** What has to be known of a piece of equipment. Flow in L/min as text; a demand regulator gives what a pump draws. */
 export interface EquipmentDetail {

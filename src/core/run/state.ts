@@ -49,6 +49,8 @@ export interface StimulusSpan {
   onSeq: number;
   offSeq: number | null;
   litres: string | null;
+  /** Closed before its step said so (an empty bottle, a short break): it may be opened again. */
+  closedEarly?: true;
 }
 
 /** All that the events say, nothing that a clock or a table says. */

@@ -113,10 +113,7 @@ function matchOne(
     serves,
     reasons,
     usable: serves.length > 0 && !reasons.some((reason) => reason.channel === null && reason.weight === 'refuses'),
-    runsLeft:
-      bottle.availableL === undefined || litres <= 0
-        ? null
-        : new Dec(bottle.availableL).div(litres).floor().toNumber(),
+    runsLeft: bottle.availableL === undefined || litres <= 0 ? null : new Dec(bottle.availableL).div(litres).floor().toNumber(),
   };
 }
 
@@ -214,8 +211,7 @@ function addStored(
       'refuses',
       `The instrument spans to ${span.value} ${channel.unit} and can't be set: it would read wrong by ${new Dec(span.value).minus(value).toFixed()} ${channel.unit}.`,
     );
-  else
-    add('spanValueDiffers', 'warns', `The instrument has ${span.value} ${channel.unit} stored: set it to ${value} first.`);
+  else add('spanValueDiffers', 'warns', `The instrument has ${span.value} ${channel.unit} stored: set it to ${value} first.`);
 }
 
 /** "58 %LEL" in the name of a bottle: a number for one scale, wrong on any other. */

@@ -1,18 +1,21 @@
 import Link from 'next/link';
 import { describeEvery } from '@/core/interval/policy';
+import { bumpState } from '@/core/interval/bump-state';
 import { PolicyForm } from '@/features/due';
 import { day, dayTime } from '@/ui/format';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { LazyErrorChart } from './lazy-chart';
 import type { assetCard } from './server/asset-card';
 
+const BUMP_MARK = { ready: 'within', due: 'cannotTell', failed: 'outside', never: 'notMeasured' } as const;
 type Card = NonNullable<Awaited<ReturnType<typeof assetCard>>>;
 const SCOPE = { asset: 'this instrument', customerModel: 'this customer’s model', customer: 'the customer', model: 'the model' };
 
 /** An instrument's card: who it is, what stands against it, what was found at every visit. */
-export function AssetView({ card, zone, mayBench }: { card: Card; zone: string; mayBench: boolean }) {
+export function AssetView({ card, zone, mayBench, now }: { card: Card; zone: string; mayBench: boolean; now: string }) {
   const { asset, model, customer, channels, runs, open } = card;
   const chart = chartOf(card);
+  const bump = bumpState({ bumpedAt: asset.bumpedAt?.toISOString() ?? null, passed: asset.bumpPassed, now });
   return (
     <>
       <div className="page-head">
@@ -23,6 +26,9 @@ export function AssetView({ card, zone, mayBench }: { card: Card; zone: string; 
         {asset.tag && <span className="mono quiet">{asset.tag}</span>}
         <span className="end">
           {asset.status === 'outOfService' && <VerdictMark state="outside" word="out of service" />}
+          <Link className="btn btn-plain" href={`/assets/${asset.id}/tag`}>
+            Out-of-service tag
+          </Link>
           {open && (
             <Link className="btn btn-plain" href={open.runId ? `/runs/${open.runId}` : `/tickets/${open.id}`}>
               In the house: {open.code}
@@ -45,6 +51,21 @@ export function AssetView({ card, zone, mayBench }: { card: Card; zone: string; 
                   ? `${asset.dueBasis.certificate ? `${asset.dueBasis.certificate}, ` : ''}counted from ${day(asset.dueBasis.from)}; ${asset.dueBasis.reason}`
                   : 'No due date yet: it is counted from an approved calibration in tolerance.'}
               </dd>
+              {card.channels.some((channel) => channel.calibrationGas) && (
+                <>
+                  <dt>Bump</dt>
+                  <dd data-testid="bump-state">
+                    <VerdictMark
+                      state={BUMP_MARK[bump.state]}
+                      word={{ ready: 'ready', due: 'bump due', failed: 'bump failed', never: 'no bump on record' }[bump.state]}
+                    />{' '}
+                    <span className="small quiet">
+                      {asset.bumpedAt && `last ${dayTime(asset.bumpedAt, zone)}`}
+                      {bump.state === 'ready' && `, ready until ${dayTime(bump.readyUntil!, zone)}`}
+                    </span>
+                  </dd>
+                </>
+              )}
               <dt>Interval</dt>
               {card.policies.map((policy) => (
                 <dd key={policy.id}>
@@ -169,7 +190,44 @@ export function AssetView({ card, zone, mayBench }: { card: Card; zone: string; 
           </table>
         )}
       </div>
+      <StationHistory station={card.station} zone={zone} />
     </>
+  );
+}
+
+/** Bumps and calibrations by a station, marked as such. */
+function StationHistory({ station, zone }: { station: Card['station']; zone: string }) {
+  if (station.length === 0) return null;
+  return (
+    <div className="sheet mt-3">
+      <h2>
+        At a station <span className="quiet fs-6 fw-normal">imported, not made at this bench</span>
+      </h2>
+      <table className="table mb-0">
+        <thead>
+          <tr>
+            <th>Date</th>
+            <th>Station</th>
+            <th>What</th>
+            <th>Result</th>
+            <th>Gas</th>
+          </tr>
+        </thead>
+        <tbody>
+          {station.map((one) => (
+            <tr key={one.id}>
+              <td>{dayTime(one.at, zone)}</td>
+              <td>{one.station}</td>
+              <td>{one.kind}</td>
+              <td>
+                <VerdictMark state={one.passed ? 'within' : 'outside'} word={one.passed ? 'passed' : 'failed'} />
+              </td>
+              <td className="mono">{one.gas.lot}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
   );
 }
 

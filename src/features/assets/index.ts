@@ -1,2 +1,3 @@
 export { AssetTable } from './asset-table';
 export { AssetView } from './asset-view';
+export { TagView } from './tag-view';

@@ -1,1 +1,2 @@
 export { assetCard, listAssets } from './server/asset-card';
+export { failureOf } from './server/failure';

@@ -3,59 +3,98 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { readPairs, type PlannedStep } from '@/core/run/plan';
-import { resolveTarget } from '@/core/run/resolve-target';
-import { isRefusal } from '@/core/run/refusal';
-import type { RunView } from './server/run-view';
-import type { LiveRun } from './use-run';
+import { slotOf } from './live-rules';
+import { lookOf, type Sheet } from './sheet';
+import { spanValuesOf } from './span-values';
 
-/** Zero or span on the instrument's own keys; here it is only recorded what the instrument said, pass or fail. */
-export function AdjustStep({ run, view, present }: { run: LiveRun; view: RunView; present: PlannedStep }) {
+/** Zero or span on the instrument's own keys. What it says on its line is taken from there; without one it is said by hand, pass or fail. */
+export function AdjustStep({ sheet, present }: { sheet: Sheet; present: PlannedStep }) {
+  const { run, view, live } = sheet;
   const [raw, setRaw] = useState('');
   const step = present.step;
   if (step.kind !== 'adjust') return null;
   const pairs = readPairs(step, step.together ? undefined : present.channel, view.procedure, run.state);
-  const channels = [...new Set(pairs.map((pair) => pair.channel))];
-  const label = (id: string) => run.state.channels.find((one) => one.id === id)?.label ?? id;
-  const send = (outcome: 'passed' | 'failed') =>
-    run.send({ type: 'adjust', step: present.key, channels, outcome, ...(raw.trim() ? { readBack: { raw: raw.trim() } } : {}) });
+  const done = new Set(
+    run.state.adjustments.filter((one) => one.step === present.key && !one.struck).flatMap((one) => one.channels),
+  );
+  const channels = [...new Set(pairs.map((pair) => pair.channel))].filter((id) => !done.has(id));
+  const channelOf = (id: string) => run.state.channels.find((one) => one.id === id)!;
+  const label = (id: string) => channelOf(id).label;
+  const zero = step.action === 'zero' || step.action === 'quick';
+  const values = spanValuesOf(view.procedure, run.state);
+  const since = run.state.steps[present.key]?.enteredAt ?? '';
+  const said = Object.fromEntries(channels.flatMap((id) => saidOf(sheet, id, zero, since)));
+  const rawOf = (ids: string[]) =>
+    Object.fromEntries(
+      ids.flatMap((id) => {
+        const look = lookOf({ view, live }, id);
+        return look?.raw ? [[`raw:${id}`, look.raw]] : [];
+      }),
+    );
+  const send = async (outcome: 'passed' | 'failed', ids: string[]) =>
+    ids.length === 0
+      ? null
+      : run.send({
+          type: 'adjust',
+          step: present.key,
+          channels: ids,
+          outcome,
+          readBack: {
+            ...(raw.trim() ? { raw: raw.trim(), ...(ids.length === 1 ? { [`raw:${ids[0]}`]: raw.trim() } : {}) } : {}),
+            ...(zero ? {} : rawOf(ids)),
+          },
+        });
+  const passed = channels.filter((id) => said[id] === 'passed');
+  const failed = channels.filter((id) => said[id] === 'failed');
+  const heard = sheet.onLine && passed.length + failed.length === channels.length && channels.length > 0;
+  // Those that passed first: what failed is what the next round is about.
+  const takeSaid = async () => {
+    if (await send('passed', passed)) return;
+    await send('failed', failed);
+  };
   return (
     <div>
-      {step.action === 'span' || step.action === 'calibrate' ? (
-        <ul className="list-unstyled d-flex flex-wrap gap-4 mb-2">
-          {pairs.map(({ point, channel }) => {
-            const one = run.state.channels.find((candidate) => candidate.id === channel)!;
-            const target = resolveTarget({
-              point: view.procedure.points.find((candidate) => candidate.id === point)!,
-              channel: one,
-              state: run.state,
-              inputs: {},
-              procedure: view.procedure,
-            });
-            return (
-              <li key={`${point}/${channel}`}>
-                Set <strong>{one.label}</strong> to{' '}
-                {target && !isRefusal(target) ? (
-                  <span className="reading-fixed fw-bold">
-                    {target.value} {one.unit}
-                  </span>
-                ) : (
-                  'the bottle’s value'
-                )}
-              </li>
-            );
-          })}
-        </ul>
-      ) : (
+      {zero ? (
         <p className="mb-2">{channels.map(label).join(', ')}</p>
+      ) : (
+        <ul className="list-unstyled d-flex flex-wrap gap-4 mb-2">
+          {channels.map((id) => (
+            <li key={id}>
+              Set <strong>{label(id)}</strong> to{' '}
+              {values[id] ? (
+                <span className="reading-fixed fw-bold">
+                  {values[id]} {channelOf(id).unit}
+                </span>
+              ) : (
+                'the bottle’s value'
+              )}
+            </li>
+          ))}
+        </ul>
+      )}
+      {sheet.onLine && (
+        <p className="mb-2" data-testid="instrument-says">
+          {heard
+            ? `The instrument says: ${[passed.length ? `${passed.map(label).join(', ')} passed` : '', failed.length ? `${failed.map(label).join(', ')} failed` : ''].filter(Boolean).join('; ')}.`
+            : 'Press the keys on the instrument: what it says comes by the line.'}
+        </p>
       )}
       <div className="d-flex flex-wrap gap-2 align-items-center">
-        <Button data-main-action size="lg" disabled={run.busy} onClick={() => send('passed')}>
-          Instrument says: passed <kbd>N</kbd>
-        </Button>
-        <Button size="lg" variant="outline-danger" disabled={run.busy} onClick={() => send('failed')}>
-          Failed
-        </Button>
-        {step.action !== 'zero' && (
+        {heard ? (
+          <Button data-main-action size="lg" disabled={run.busy} onClick={takeSaid}>
+            Record it so <kbd>N</kbd>
+          </Button>
+        ) : (
+          <>
+            <Button data-main-action size="lg" disabled={run.busy} onClick={() => send('passed', channels)}>
+              Instrument says: passed <kbd>N</kbd>
+            </Button>
+            <Button size="lg" variant="outline-danger" disabled={run.busy} onClick={() => send('failed', channels)}>
+              Failed
+            </Button>
+          </>
+        )}
+        {!zero && !sheet.onLine && (
           <Form.Control
             className="mono"
             style={{ width: '14rem' }}
@@ -68,4 +107,13 @@ export function AdjustStep({ run, view, present }: { run: LiveRun; view: RunView
       </div>
     </div>
   );
+}
+
+/** What the instrument said of this channel since the step was entered. */
+function saidOf({ view, live }: Sheet, channel: string, zero: boolean, since: string): [string, 'passed' | 'failed'][] {
+  const slot = slotOf(view.match, channel);
+  if (slot === null) return [];
+  const words = zero ? { zeroed: 'passed', zeroFailed: 'failed' } : { spanned: 'passed', spanFailed: 'failed' };
+  const last = live.notices.filter((one) => one.slot === slot && one.notice in words && one.at >= since).at(-1);
+  return last ? [[channel, words[last.notice as keyof typeof words] as 'passed' | 'failed']] : [];
 }

@@ -1,9 +1,12 @@
-import type { RunState } from '@/core/run/state';
+'use client';
 import { day } from '@/ui/format';
-import type { RunView } from './server/run-view';
+import { ChangeBottle } from './change-bottle';
+import type { Sheet } from './sheet';
 
 /** What stands on the bench: the bottle with its lot and what is left, the room, the rule. */
-export function BenchFacts({ view, state }: { view: RunView; state: RunState }) {
+export function BenchFacts({ sheet }: { sheet: Sheet }) {
+  const { view } = sheet;
+  const { state } = sheet.run;
   const bound = state.bindings.filter((binding) => !binding.released && !binding.struck);
   const room = state.conditions.at(-1);
   return (
@@ -26,8 +29,10 @@ export function BenchFacts({ view, state }: { view: RunView; state: RunState }) 
                 <>
                   <br />
                   {binding.reference.availableL} L left when chosen, {binding.flowLPerMin} L/min
+                  {binding.regulator && <>, {binding.regulator.name}</>}
                 </>
               )}
+              {state.status === 'open' && <ChangeBottle sheet={sheet} slot={binding.slot} />}
             </dd>
           </div>
         ))}

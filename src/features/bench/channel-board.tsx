@@ -1,18 +1,24 @@
 'use client';
-import { missingReadings, type PlannedStep } from '@/core/run/plan';
+import { missingReadings } from '@/core/run/plan';
 import { isStruck, standingReading, type RecordedReading } from '@/core/run/state';
 import type { RunChannel } from '@/core/run/event';
 import { ToleranceRuler, type RulerMark } from '@/ui/tolerance-ruler';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { signed } from '@/ui/format';
 import { ChannelInput } from './channel-input';
+import { LiveReading } from './live-reading';
 import { mainPoint } from './main-point';
 import type { RunView } from './server/run-view';
+import { lookOf, type Sheet } from './sheet';
+import { spanValuesOf } from './span-values';
+import { TraceKeptView } from './trace-view';
 import type { LiveRun } from './use-run';
 
 /** The channels as rulers. In a reading step each asks for what the display shows; at other times it shows what stands. */
-export function ChannelBoard({ run, view, present }: { run: LiveRun; view: RunView; present: PlannedStep | undefined }) {
+export function ChannelBoard({ sheet }: { sheet: Sheet }) {
+  const { run, view, present } = sheet;
   const { state } = run;
+  const aims = spanValuesOf(view.procedure, state);
   const reading = present?.step.kind === 'read' ? present.step : null;
   const missing = reading ? missingReadings(reading, present!.key, present!.channel, view.procedure, state) : [];
   const asked = reading
@@ -32,21 +38,45 @@ export function ChannelBoard({ run, view, present }: { run: LiveRun; view: RunVi
           return (
             <ChannelInput
               key={`${present!.key}/${point}/${channel.id}`}
-              run={run}
-              view={view}
+              sheet={sheet}
               step={present!}
               point={point}
               channel={channel}
               focus={first?.point === point && first.channel === channel.id}
             />
           );
-        return <StandingLine key={`${point}/${channel.id}`} run={run} view={view} point={point} channel={channel} />;
+        const look = lookOf(sheet, channel.id);
+        return (
+          <StandingLine key={`${point}/${channel.id}`} run={run} view={view} point={point} channel={channel}>
+            {sheet.onLine && look && !reading && (
+              <LiveReading
+                look={look}
+                unit={channel.unit}
+                target={aims[channel.id] ? Number(aims[channel.id]) : null}
+                name={channel.role}
+              />
+            )}
+          </StandingLine>
+        );
       })}
+      <TraceKeptView run={state.run} steps={state.steps} channels={state.channels} />
     </section>
   );
 }
 
-function StandingLine({ run, view, point, channel }: { run: LiveRun; view: RunView; point: string; channel: RunChannel }) {
+function StandingLine({
+  run,
+  view,
+  point,
+  channel,
+  children,
+}: {
+  run: LiveRun;
+  view: RunView;
+  point: string;
+  channel: RunChannel;
+  children?: React.ReactNode;
+}) {
   const { state } = run;
   const found = standingReading(state, { point, channel: channel.id, phase: 'asFound' });
   const left = standingReading(state, { point, channel: channel.id, phase: 'asLeft' });
@@ -106,6 +136,7 @@ function StandingLine({ run, view, point, channel }: { run: LiveRun; view: RunVi
           )
         )}
       </div>
+      {children && <div className="under">{children}</div>}
     </div>
   );
 }

@@ -10,8 +10,9 @@ import { ToleranceRuler } from '@/ui/tolerance-ruler';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { signed } from '@/ui/format';
 import { useKept } from '@/ui/use-kept';
-import type { RunView } from './server/run-view';
-import type { LiveRun } from './use-run';
+import { LiveReading } from './live-reading';
+import { capturable } from './live-rules';
+import { lookOf, type Sheet } from './sheet';
 
 const EXTRA: Record<string, [name: string, label: string][]> = {
   recognised: [
@@ -24,20 +25,21 @@ const EXTRA: Record<string, [name: string, label: string][]> = {
 
 /** One channel asking for what its display shows. Error, tolerance, uncertainty and verdict appear while it is typed, by the same functions that record it. */
 export function ChannelInput({
-  run,
-  view,
+  sheet,
   step,
   point,
   channel,
   focus,
 }: {
-  run: LiveRun;
-  view: RunView;
+  sheet: Sheet;
   step: PlannedStep;
   point: string;
   channel: RunChannel;
   focus: boolean;
 }) {
+  const { run, view } = sheet;
+  const look = lookOf(sheet, channel.id);
+  const matched = view.match[channel.id];
   const [kept, keep] = useKept<{ text: string; inputs: Record<string, string> }>(
     `${run.state.run}/${step.key}/${point}/${channel.id}`,
     EMPTY,
@@ -45,23 +47,37 @@ export function ChannelInput({
   const [refused, setRefused] = useState<string | null>(null);
   const [sending, setSending] = useState(false);
   const field = useRef<HTMLInputElement>(null);
+  // With a line the keys of the sheet work; without one the first field waits for what is typed.
+  const typing = focus && !sheet.onLine;
   useEffect(() => {
-    if (focus) field.current?.focus({ preventScroll: true });
-  }, [focus]);
+    if (typing) field.current?.focus({ preventScroll: true });
+  }, [typing]);
   const definition = view.procedure.points.find((one) => one.id === point)!;
-  const { text, inputs } = kept;
+  const { inputs } = kept;
+  const text = kept.text;
+  const taken = look && view.line && step.step.kind === 'read' ? capturable(look, view.line.id, step.step.phase) : null;
+  // While nothing is typed the ruler moves with what the display shows.
+  const seen = text.trim() || (sheet.onLine && look?.status === 'value' ? look.text : '');
   const judged = useMemo(
     () =>
-      text.trim()
-        ? judgeTyped({ procedure: view.procedure, state: run.state, point: definition, channel, text, status: 'value', inputs })
+      seen
+        ? judgeTyped({
+            procedure: view.procedure,
+            state: run.state,
+            point: definition,
+            channel,
+            text: seen,
+            status: 'value',
+            inputs,
+          })
         : null,
-    [text, inputs, run.state, view.procedure, definition, channel],
+    [seen, inputs, run.state, view.procedure, definition, channel],
   );
   const target = useMemo(
     () => resolveTarget({ point: definition, channel, state: run.state, inputs, procedure: view.procedure }),
     [definition, channel, run.state, inputs, view.procedure],
   );
-  const problem = refused ?? (isRefusal(judged) ? judged.sentence : null);
+  const problem = refused ?? (isRefusal(judged) && text.trim() ? judged.sentence : null);
   const verdict = judged && !isRefusal(judged) ? judged.judgement : null;
   const counts = step.step.kind === 'read' && step.step.counts !== false;
   const send = async (event: React.FormEvent) => {
@@ -107,7 +123,7 @@ export function ChannelInput({
                 error: Number(verdict.error),
                 state: counts ? verdict.state : 'notMeasured',
                 hollow: step.step.kind === 'read' && step.step.phase === 'asFound',
-                label: 'typed',
+                label: text.trim() ? 'typed' : 'live',
               },
             ]}
             earlier={(view.earlier[`${channel.id}/${point}`] ?? []).map((entry) => Number(entry.error))}
@@ -146,7 +162,23 @@ export function ChannelInput({
           }}
         />
       </div>
-      <div className="under" id={`${id}-says`} aria-live="polite">
+      {sheet.onLine && look && (
+        <div className="under">
+          <LiveReading
+            look={look}
+            unit={channel.unit}
+            target={target && !isRefusal(target) ? Number(target.value) : null}
+            name={channel.role}
+          />
+          {taken && <span className="ready-mark">ready to capture</span>}
+        </div>
+      )}
+      {matched && 'problem' in matched && (
+        <div className="under quiet small" role="note">
+          {matched.problem}
+        </div>
+      )}
+      <div className="under" id={`${id}-says`} aria-live={text.trim() ? 'polite' : 'off'}>
         {problem ? (
           <span className="field-problem">{problem}</span>
         ) : (
@@ -165,7 +197,7 @@ export function ChannelInput({
                   (k = {verdict.k})
                 </span>
               )}
-              <span className="quiet">Enter takes it</span>
+              {text.trim() && <span className="quiet">Enter takes it</span>}
             </span>
           )
         )}

@@ -5,9 +5,8 @@ import Form from 'react-bootstrap/Form';
 import type { CheckItem } from '@/core/procedure/procedure';
 import type { Answer } from '@/core/run/command';
 import type { PlannedStep } from '@/core/run/plan';
-import { Field } from '@/ui/field';
-import { useKept } from '@/ui/use-kept';
-import type { LiveRun } from './use-run';
+import type { Sheet } from './sheet';
+import { suggestAnswers } from './suggest-answers';
 
 const CHOICES = {
   passFault: [
@@ -20,13 +19,18 @@ const CHOICES = {
   ],
 } as const;
 const NO_ANSWERS: Record<string, Answer> = {};
-const NO_FIGURES: Record<string, string> = {};
 
 /** Questions with their answers; a fault asks for a note. */
-export function CheckStep({ run, present, items }: { run: LiveRun; present: PlannedStep; items: CheckItem[] }) {
-  const [answers, setAnswers] = useState(NO_ANSWERS);
+export function CheckStep({ sheet, present, items }: { sheet: Sheet; present: PlannedStep; items: CheckItem[] }) {
+  const { run, view } = sheet;
+  const [given, setAnswers] = useState(NO_ANSWERS);
+  const read = suggestAnswers(items, view.line);
+  const answers: Record<string, Answer> = {
+    ...Object.fromEntries(Object.entries(read).map(([id, value]) => [id, { value }])),
+    ...given,
+  };
   const [problem, setProblem] = useState<{ field: string; text: string } | null>(null);
-  const set = (id: string, change: Partial<Answer>) => setAnswers({ ...answers, [id]: { value: '', ...answers[id], ...change } });
+  const set = (id: string, change: Partial<Answer>) => setAnswers({ ...given, [id]: { value: '', ...answers[id], ...change } });
   const send = async (event: React.FormEvent) => {
     event.preventDefault();
     const refused = await run.send({ type: 'completeStep', step: present.key, answers });
@@ -53,11 +57,15 @@ export function CheckStep({ run, present, items }: { run: LiveRun; present: Plan
             </span>
           ) : (
             <Form.Control
-              style={{ width: '10rem' }}
+              style={{ width: item.answer === 'text' ? '24rem' : '10rem' }}
+              className="mono"
               aria-label={item.label}
               value={answers[item.id]?.value ?? ''}
               onChange={(event) => set(item.id, { value: event.target.value })}
             />
+          )}
+          {read[item.id] !== undefined && given[item.id] === undefined && (
+            <span className="quiet small">read off the instrument</span>
           )}
           {answers[item.id]?.value === 'fault' && (
             <Form.Control
@@ -77,53 +85,6 @@ export function CheckStep({ run, present, items }: { run: LiveRun; present: Plan
       ))}
       <Button data-main-action type="submit" size="lg" disabled={run.busy}>
         Done <kbd>N</kbd>
-      </Button>
-    </form>
-  );
-}
-
-const QUANTITIES = {
-  temperatureC: ['Temperature, °C', '21.5'],
-  pressureHPa: ['Air pressure, hPa', '1013'],
-  humidityPercent: ['Relative humidity, %', '45'],
-} as const;
-
-export function ConditionStep({
-  run,
-  present,
-  quantities,
-}: {
-  run: LiveRun;
-  present: PlannedStep;
-  quantities: (keyof typeof QUANTITIES)[];
-}) {
-  const [values, keep] = useKept(`${run.state.run}/${present.key}`, NO_FIGURES);
-  const [problem, setProblem] = useState<{ field: string; text: string } | null>(null);
-  const send = async (event: React.FormEvent) => {
-    event.preventDefault();
-    const refused = await run.send({ type: 'completeStep', step: present.key, conditions: values });
-    setProblem(refused ? { field: refused.field ?? '', text: refused.sentence } : null);
-  };
-  return (
-    <form onSubmit={send}>
-      <div className="d-flex flex-wrap gap-3">
-        {quantities.map((quantity, index) => (
-          <div key={quantity} style={{ width: '11rem' }}>
-            <Field label={QUANTITIES[quantity][0]} problem={problem?.field === quantity ? problem.text : undefined}>
-              <Form.Control
-                className="mono"
-                inputMode="decimal"
-                autoFocus={index === 0}
-                placeholder={QUANTITIES[quantity][1]}
-                value={values[quantity] ?? ''}
-                onChange={(event) => keep({ ...values, [quantity]: event.target.value.trim() })}
-              />
-            </Field>
-          </div>
-        ))}
-      </div>
-      <Button data-main-action type="submit" size="lg" disabled={run.busy} className="mt-2">
-        Record <kbd>N</kbd>
       </Button>
     </form>
   );

@@ -3,6 +3,7 @@ import { createStore, del, entries, set } from 'idb-keyval';
 import type { Command } from '@/core/run/command';
 import type { RunEvent } from '@/core/run/event';
 import type { Refusal } from '@/core/run/refusal';
+import { SCREEN } from './use-hand';
 
 /** A command on its way: kept in the browser's own database until the server has answered, so that neither a reload nor a lost network loses it. */
 export interface Parcel {
@@ -39,7 +40,7 @@ export async function deliver(parcel: Parcel, after: number, onAway: (away: bool
       const response = await fetch(ROUTE, {
         method: 'POST',
         headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ run: parcel.run, commandId: parcel.id, command: parcel.command, after }),
+        body: JSON.stringify({ run: parcel.run, commandId: parcel.id, command: parcel.command, after, screen: SCREEN }),
       });
       const body = (await response.json()) as Answer & { message?: string; fields?: Record<string, string>; code?: string };
       if (response.status === 401) {

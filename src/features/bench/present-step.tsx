@@ -2,26 +2,29 @@
 import Button from 'react-bootstrap/Button';
 import type { PlannedStep } from '@/core/run/plan';
 import { AdjustStep } from './adjust-step';
-import { CheckStep, ConditionStep } from './check-step';
+import { BumpStep } from './bump-step';
+import { CheckStep } from './check-step';
+import { ConditionStep } from './condition-step';
 import { EndOfRun } from './end-of-run';
 import { ReferenceStep } from './reference-step';
 import { SaveStep } from './save-step';
 import { SkipStep } from './skip-step';
 import { WaitStep } from './wait-step';
-import type { RunView } from './server/run-view';
-import type { LiveRun } from './use-run';
+import type { Sheet } from './sheet';
 
 const SAYS_IT_BESIDE_THE_FIELD: PlannedStep['step']['kind'][] = ['condition', 'check', 'reference', 'read', 'wait'];
 
 interface Props {
-  run: LiveRun;
-  view: RunView;
-  present: PlannedStep | undefined;
+  sheet: Sheet;
   gasOpen: boolean;
+  said: string;
+  ready: number;
+  asked: number;
 }
 
 /** What to do now, large, with its reason, its caution and its clock. */
-export function PresentStep({ run, view, present, gasOpen }: Props) {
+export function PresentStep({ sheet, gasOpen, said, ready, asked }: Props) {
+  const { run, view, present } = sheet;
   if (!present) return <EndOfRun run={run} view={view} gasOpen={gasOpen} />;
   const { step } = present;
   const channel = present.channel ? run.state.channels.find((one) => one.id === present.channel) : undefined;
@@ -35,8 +38,13 @@ export function PresentStep({ run, view, present, gasOpen }: Props) {
       {step.reason && <p className="why">{step.reason}</p>}
       {step.caution && <p className="caution">{step.caution}</p>}
       <div className="mt-3">
-        <StepBody run={run} view={view} present={present} />
+        <StepBody sheet={sheet} present={present} ready={ready} asked={asked} />
       </div>
+      {said && (
+        <p className="notice mt-2 mb-0" role="status">
+          {said}
+        </p>
+      )}
       {run.refusal && !(run.refusal.field && SAYS_IT_BESIDE_THE_FIELD.includes(step.kind)) && (
         <p className="notice bad mt-2 mb-0" role="alert">
           {run.refusal.sentence}
@@ -47,18 +55,20 @@ export function PresentStep({ run, view, present, gasOpen }: Props) {
   );
 }
 
-function StepBody({ run, view, present }: { run: LiveRun; view: RunView; present: PlannedStep }) {
+function StepBody({ sheet, present, ready, asked }: { sheet: Sheet; present: PlannedStep; ready: number; asked: number }) {
+  const { run, view } = sheet;
   const { step, key } = present;
   switch (step.kind) {
     case 'wait':
       return <WaitStep run={run} present={present} />;
     case 'check':
-      return <CheckStep run={run} present={present} items={step.items} />;
+      return <CheckStep sheet={sheet} present={present} items={step.items} />;
     case 'condition':
-      return <ConditionStep run={run} present={present} quantities={step.quantities} />;
+      return <ConditionStep sheet={sheet} present={present} quantities={step.quantities} />;
     case 'reference':
       return <ReferenceStep run={run} view={view} slots={step.slots} />;
-    case 'stimulus':
+    case 'stimulus': {
+      const gas = view.procedure.slots.find((one) => one.id === step.slot)?.kind === 'gas';
       return (
         <Button
           data-main-action
@@ -66,19 +76,29 @@ function StepBody({ run, view, present }: { run: LiveRun; view: RunView; present
           disabled={run.busy}
           onClick={() => run.send({ type: 'changeStimulus', step: key, slot: step.slot, on: step.on })}
         >
-          {step.on ? 'Gas is on' : 'Gas is off'} <kbd>N</kbd>
+          {gas ? (step.on ? 'Gas is on' : 'Gas is off') : step.on ? 'It is on' : 'It is off'} <kbd>N</kbd>
         </Button>
       );
+    }
     case 'read':
-      return (
+      return sheet.onLine ? (
+        <div className="d-flex flex-wrap gap-3 align-items-center">
+          <Button data-main-action size="lg" disabled={run.busy || !sheet.hand.mine} onClick={sheet.capture}>
+            Capture what has settled <kbd>C</kbd>
+          </Button>
+          <span className="quiet">
+            {ready} of {asked} settled. Or type below what the display shows; <kbd>Enter</kbd> takes it.
+          </span>
+        </div>
+      ) : (
         <p className="mb-0">
           Type below what the display shows, channel by channel. <kbd>Enter</kbd> takes each.
         </p>
       );
     case 'adjust':
-      return <AdjustStep run={run} view={view} present={present} />;
+      return <AdjustStep sheet={sheet} present={present} />;
     case 'save':
-      return <SaveStep run={run} present={present} />;
+      return <SaveStep sheet={sheet} present={present} />;
     case 'decide':
       return (
         <div className="d-flex flex-wrap gap-2">
@@ -96,26 +116,7 @@ function StepBody({ run, view, present }: { run: LiveRun; view: RunView; present
         </div>
       );
     case 'bump':
-      return (
-        <Button
-          data-main-action
-          disabled={run.busy}
-          onClick={() =>
-            run.send({
-              type: 'bump',
-              step: key,
-              channels: Object.fromEntries(
-                run.state.channels
-                  .filter((one) => one.status === 'fitted')
-                  .map((one) => [one.id, { moved: true, rightWay: true }]),
-              ),
-              outputs: Object.fromEntries(step.outputs.map((output) => [output, true])),
-            })
-          }
-        >
-          All channels moved, {step.outputs.join(', ')} witnessed
-        </Button>
-      );
+      return <BumpStep sheet={sheet} present={present} />;
     case 'care':
       return (
         <Button data-main-action disabled={run.busy} onClick={() => run.send({ type: 'care', step: key })}>

@@ -4,15 +4,29 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { currentSteps, plan } from '@/core/run/plan';
 import { openStimulus } from '@/core/run/state';
+import { StandInPanel } from '@/features/lines';
 import { KeyStrip } from '@/ui/key-strip';
+import { useGentleRefresh } from '@/ui/use-gentle-refresh';
 import { useKeys } from '@/ui/use-keys';
 import { BenchFacts } from './bench-facts';
 import { ChannelBoard } from './channel-board';
+import { DiagnosisCard } from './diagnosis-card';
 import { GasBar } from './gas-bar';
+import { LineStrip } from './line-strip';
+import { rulesFor, slotOf } from './live-rules';
+import { nextAction } from './next-action';
+import { PlaceStrip } from './place-strip';
 import { PresentStep } from './present-step';
 import { RunLog } from './run-log';
+import { spanValuesOf } from './span-values';
 import type { RunView } from './server/run-view';
+import type { Sheet } from './sheet';
+import { useCapture } from './use-capture';
+import { useHand } from './use-hand';
+import { useLineChanges } from './use-line-changes';
+import { useLive } from './use-live';
 import { useRun } from './use-run';
+import { useRunChanges } from './use-run-changes';
 
 /** The run sheet: one screen. The steps as a strip that fills, the present one large, the channels on their rulers, the bench's facts beside. */
 export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
@@ -22,15 +36,38 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
   const { state } = run;
   const steps = useMemo(() => plan(view.procedure, state), [view.procedure, state]);
   const [present] = currentSteps(view.procedure, state);
-  const gas = openStimulus(state);
+  const open = openStimulus(state);
+  const gas = open && view.procedure.slots.find((slot) => slot.id === open.slot)?.kind === 'gas' ? open : null;
+  const line = view.line && state.status === 'open' ? view.line : null;
+  const rules = useMemo(() => rulesFor(view.procedure, state, present, view.match), [view.procedure, state, present, view.match]);
+  const live = useLive(line?.id ?? null, rules, gas?.onAt ?? null);
+  const hand = useHand(state.run, line !== null);
+  useLineChanges(line?.id ?? null);
+  const look = useGentleRefresh();
+  useRunChanges((change) => {
+    if (change && change.run !== state.run) look();
+  });
+  const onLine = line !== null && line.state === 'connected' && live.frame !== null;
+  const { capture, said, ready, asked } = useCapture(run, view, live, present);
+  const sheet: Sheet = { run, view, live, hand, present, onLine, capture };
   const closeGas = () => {
-    if (gas) void run.send({ type: 'changeStimulus', step: present?.key ?? 'gas', slot: gas.slot, on: false });
+    if (open) void run.send({ type: 'changeStimulus', step: present?.key ?? 'gas', slot: open.slot, on: false });
   };
   useKeys({
     g: closeGas,
     b: () => router.push('/'),
+    c: () => {
+      if (hand.mine) capture();
+    },
     n: () => document.querySelector<HTMLElement>('[data-main-action]')?.click(),
+    ...Object.fromEntries(
+      view.places
+        .filter((one) => one.runId && one.runId !== state.run)
+        .map((one) => [String(one.place), () => router.push(`/runs/${one.runId}`)]),
+    ),
   });
+  const places = view.places.map((one) => (one.runId === state.run ? { ...one, next: nextAction(view.procedure, state) } : one));
+  const bottle = state.bindings.filter((one) => !one.released && !one.struck && one.reference.kind === 'gas').at(-1);
   return (
     <main className="page">
       {run.away && (
@@ -75,23 +112,53 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
           binding={state.bindings.find((binding) => binding.seq === gas.binding) ?? null}
           onClose={closeGas}
           busy={run.busy}
+          currency={view.currency}
+          advice={
+            present?.step.kind === 'read' && present.step.phase === 'asFound' && asked > 0 && ready === asked
+              ? 'Every channel has settled: capture, then close.'
+              : null
+          }
         />
       )}
       <div className="run-grid">
         <div>
-          <PresentStep key={present?.key ?? state.status} run={run} view={view} present={present} gasOpen={gas !== null} />
-          <ChannelBoard run={run} view={view} present={present} />
+          <PresentStep
+            key={present?.key ?? state.status}
+            sheet={sheet}
+            gasOpen={gas !== null}
+            said={said}
+            ready={ready}
+            asked={asked}
+          />
+          <DiagnosisCard sheet={sheet} />
+          {state.status === 'open' && <LineStrip line={line} live={live} hand={hand} />}
+          <ChannelBoard sheet={sheet} />
+          {line?.panel && (
+            <StandInPanel
+              line={line}
+              bottle={bottle?.reference ?? null}
+              spanValues={Object.fromEntries(
+                Object.entries(spanValuesOf(view.procedure, state)).flatMap(([channel, value]) => {
+                  const slot = slotOf(view.match, channel);
+                  return slot === null ? [] : [[slot, value]];
+                }),
+              )}
+            />
+          )}
         </div>
         <aside>
-          <BenchFacts view={view} state={state} />
+          <PlaceStrip places={places} here={state.run} />
+          <BenchFacts sheet={sheet} />
           <RunLog run={run} view={view} zone={zone} />
         </aside>
       </div>
       <KeyStrip
         keys={[
-          ['Enter', 'take the reading'],
+          ...(onLine ? [['C', 'capture what has settled'] as [string, string]] : []),
+          ['Enter', 'take what was typed'],
           ['N', 'do the step'],
-          ...(gas ? [['G', 'gas off'] as [string, string]] : []),
+          ...(open ? [['G', 'gas off'] as [string, string]] : []),
+          ...(view.places.filter((one) => one.runId).length > 1 ? [['1–9', 'the other places'] as [string, string]] : []),
           ['B', 'bench'],
           ['/', 'scan'],
         ]}

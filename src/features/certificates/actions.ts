@@ -10,8 +10,8 @@ export const approveAction = action(
   {
     name: 'approve',
     permission: 'approve',
-    schema: yup.object({ runId: yup.string().uuid().required() }),
-    audit: (input) => input.runId,
+    schema: yup.object({ runId: yup.string().uuid().required(), notice: yup.string().trim().max(8000).optional() }),
+    audit: (input) => `${input.runId}${input.notice ? ', with a notice to the customer' : ''}`,
   },
   approveRun,
 );

@@ -3,18 +3,29 @@ import { useState } from 'react';
 import { useRouter } from 'next/navigation';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
+import type { NoticeDraft } from '@/core/certificate/notice';
 import { attempt } from '@/platform/client/result';
 import { approveAction, sendBackAction } from './actions';
 
 /** Approve, or send back with a note. */
-export function ApprovalDecision({ runId, sameHand }: { runId: string; sameHand: boolean }) {
+export function ApprovalDecision({
+  runId,
+  sameHand,
+  notice,
+}: {
+  runId: string;
+  sameHand: boolean;
+  notice: (NoticeDraft & { recipient: string }) | null;
+}) {
+  const [told, setTold] = useState(notice?.body ?? '');
+  const [release, setRelease] = useState(true);
   const router = useRouter();
   const [busy, setBusy] = useState(false);
   const [back, setBack] = useState<string | null>(null);
   const [problem, setProblem] = useState('');
   const approve = async () => {
     setBusy(true);
-    const result = await attempt(() => approveAction({ runId }));
+    const result = await attempt(() => approveAction({ runId, ...(notice && release ? { notice: told } : {}) }));
     if (result.ok) return router.push(`/certificates/${result.value.id}`);
     setProblem(result.message);
     setBusy(false);
@@ -37,6 +48,30 @@ export function ApprovalDecision({ runId, sameHand }: { runId: string; sameHand:
         <p className="notice">
           You did this work yourself. The workshop’s setting for one person lets you approve it; the certificate will say so.
         </p>
+      )}
+      {notice && (
+        <div className="mb-3" data-testid="customer-notice">
+          <h2>Notice to the customer</h2>
+          <p className="quiet mb-1">
+            Found out of tolerance: readings since the last good calibration are in doubt. Drafted from this run; put it right
+            before it goes to {notice.recipient || 'the customer (no mail address on record: print it)'}.
+          </p>
+          <Form.Control
+            as="textarea"
+            rows={11}
+            aria-label="Notice to the customer"
+            value={told}
+            disabled={!release}
+            onChange={(event) => setTold(event.target.value)}
+          />
+          <Form.Check
+            className="mt-1"
+            id="release-notice"
+            label="Release it with the certificate"
+            checked={release}
+            onChange={(event) => setRelease(event.target.checked)}
+          />
+        </div>
       )}
       <div className="d-flex flex-wrap gap-2 align-items-start">
         <Button size="lg" onClick={approve} disabled={busy}>

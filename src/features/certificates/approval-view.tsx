@@ -15,11 +15,13 @@ export function ApprovalView({
   zone,
   mayApprove,
   sameHand,
+  notice,
 }: {
   view: RunView;
   zone: string;
   mayApprove: boolean;
   sameHand: boolean;
+  notice: React.ComponentProps<typeof ApprovalDecision>['notice'];
 }) {
   const { state, procedure } = view;
   const summary = summarise(procedure, state);
@@ -209,7 +211,7 @@ export function ApprovalView({
           </div>
         </div>
       </div>
-      {mayApprove && state.status === 'finished' && <ApprovalDecision runId={state.run} sameHand={sameHand} />}
+      {mayApprove && state.status === 'finished' && <ApprovalDecision runId={state.run} sameHand={sameHand} notice={notice} />}
     </>
   );
 }

@@ -4,3 +4,4 @@ export { certificateById, listCertificates, verifyToken, waitingForApproval, typ
 export { certificatePdfOf } from './server/pdf';
 export { certificateDefinition, drawCertificate, drawDefinition } from './server/draw';
 export { signatureHolds } from './server/sign';
+export { noticeFor } from './server/notice';

@@ -26,7 +26,13 @@ export function inspectionFor(measurands: string[]): InspectionItem[] {
   return INSPECTION_ITEMS.filter((item) => !item.measurands || item.measurands.some((one) => measurands.includes(one)));
 }
 
-export const WISHES = ['Calibrate', 'As found only', 'Bump only', 'Calibrate, repair if needed'] as const;
+export const WISHES = [
+  'Calibrate',
+  'As found only',
+  'Bump only',
+  'Bump, calibrate if it fails',
+  'Calibrate, repair if needed',
+] as const;
 
 const text = (most: number) => yup.string().trim().max(most, `At most ${most} characters.`);
 const serial = text(40)

@@ -15,6 +15,8 @@ const ROOMS: { href: string; name: string; needs: Permission }[] = [
   { href: '/assets', name: 'Instruments', needs: 'signedIn' },
   { href: '/certificates', name: 'Certificates', needs: 'signedIn' },
   { href: '/shelf', name: 'Shelf', needs: 'signedIn' },
+  { href: '/station', name: 'Station log', needs: 'signedIn' },
+  { href: '/devices', name: 'Devices', needs: 'signedIn' },
   { href: '/calculators', name: 'Calculators', needs: 'signedIn' },
   { href: '/office', name: 'Office', needs: 'office' },
 ];

@@ -63,6 +63,9 @@ export function SettingsForm({ settings }: { settings: WorkshopSettings }) {
           </Field>
         </div>
         <div className="col-md-4">
+          <Field label="Currency of prices" problem={errors.currency?.message}>
+            <Form.Control {...register('currency')} />
+          </Field>
           <Field label="Remind after, days overdue" problem={errors.remindAfterDays?.message}>
             <Form.Control type="number" {...register('remindAfterDays')} />
           </Field>

@@ -24,6 +24,11 @@ export const settingsSchema = yup.object({
   places: yup.number().typeError('A number.').integer('Whole places.').min(1).max(24).required(),
   samePersonApproves: yup.boolean().default(false),
   remindAheadDays: yup.number().typeError('A number.').integer().min(1).max(180).required(),
+  currency: yup
+    .string()
+    .trim()
+    .matches(/^[A-Z]{3}$/, 'Three capital letters, such as EUR.')
+    .default('EUR'),
   remindAfterDays: yup.number().typeError('A number.').integer().min(1).max(180).required(),
 });
 export const userSchema = yup.object({

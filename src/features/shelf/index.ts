@@ -1,1 +1,3 @@
 export { ShelfTable } from './shelf-table';
+export { ReferenceView } from './reference-view';
+export { NewReference } from './new-reference';

@@ -1,8 +1,10 @@
+import Link from 'next/link';
 import { differenceInCalendarDays, parseISO } from 'date-fns';
 import { runsLeft } from '@/core/supply/runs-left';
 import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
 import { day } from '@/ui/format';
 import { VerdictMark } from '@/ui/verdict-mark';
+import { ROLE_NAME } from './shelf-schema';
 
 const KIND: Record<ReferenceSnapshot['kind'], string> = {
   gas: 'Gas',
@@ -11,7 +13,7 @@ const KIND: Record<ReferenceSnapshot['kind'], string> = {
   tool: 'Bench equipment',
   cleanAir: 'Clean air',
 };
-const MINUTES_A_RUN = 6;
+export const MINUTES_A_RUN = 6;
 const SOON_DAYS = 30;
 
 const ORDER: ReferenceSnapshot['kind'][] = ['gas', 'buffer', 'standard', 'tool', 'cleanAir'];
@@ -20,7 +22,7 @@ const name = (substance: string) => substance.replace('technical-', 'pH ');
 /** 0 good, 1 running low, 2 not to be used: what can be taken stands first. */
 function rank(reference: ReferenceSnapshot, today: string): number {
   const left = reference.availableL === undefined ? Infinity : Number(reference.availableL);
-  if (reference.recalled || (reference.expires && reference.expires < today) || left < 1) return 2;
+  if (reference.recalled || reference.unusable || (reference.expires && reference.expires < today) || left < 1) return 2;
   return left < 12 ? 1 : 0;
 }
 
@@ -36,7 +38,7 @@ export function ShelfTable({ references, today }: { references: ReferenceSnapsho
             <th>What</th>
             <th>Lot</th>
             <th>Content</th>
-            <th>Good until</th>
+            <th>{kind === 'tool' ? 'Check due' : 'Good until'}</th>
             {kind === 'gas' && <th>Left</th>}
             <th />
           </tr>
@@ -55,17 +57,23 @@ export function ShelfTable({ references, today }: { references: ReferenceSnapsho
               return (
                 <tr key={reference.id} id={reference.id}>
                   <td>
-                    <strong>{reference.name}</strong>
+                    <Link className="row-link fw-semibold" href={`/shelf/${reference.id}`} prefetch={false}>
+                      {reference.name}
+                    </Link>
+                    {reference.role && <span className="quiet small"> {ROLE_NAME[reference.role]?.toLowerCase()}</span>}
                   </td>
                   <td className="mono text-nowrap">{reference.lot}</td>
                   <td className="small">
                     {reference.components
                       .map((component) =>
-                        kind === 'buffer'
-                          ? `${name(component.substance)} ± ${component.expanded}`
-                          : `${component.substance} ${component.value} ${component.unit} ± ${component.expanded}`,
+                        kind === 'tool' && component.unit === '1'
+                          ? component.substance
+                          : kind === 'buffer'
+                            ? `${name(component.substance)} ± ${component.expanded}`
+                            : `${component.substance} ${component.value} ${component.unit} ± ${component.expanded}`,
                       )
                       .join(' · ')}
+                    {kind === 'tool' && toolText(reference)}
                     {reference.balance && <span className="quiet"> in {reference.balance}</span>}
                   </td>
                   <td className="text-nowrap">{day(reference.expires ?? null)}</td>
@@ -96,7 +104,18 @@ export function ShelfTable({ references, today }: { references: ReferenceSnapsho
   ));
 }
 
-function ReferenceState({ reference, today, left }: { reference: ReferenceSnapshot; today: string; left: number | null }) {
+/** What matters of a piece of equipment: flow, thread, length. */
+function toolText({ detail }: ReferenceSnapshot): string {
+  return [
+    detail?.demand ? 'demand flow' : detail?.flowLPerMin ? `${detail.flowLPerMin} L/min` : '',
+    detail?.fitting ? `thread ${detail.fitting}` : '',
+    detail?.lengthCm ? `${detail.lengthCm} cm` : '',
+  ]
+    .filter(Boolean)
+    .join(', ');
+}
+
+export function ReferenceState({ reference, today, left }: { reference: ReferenceSnapshot; today: string; left: number | null }) {
   if (reference.recalled)
     return (
       <span>
@@ -104,7 +123,9 @@ function ReferenceState({ reference, today, left }: { reference: ReferenceSnapsh
         <span className="small quiet d-block">{reference.recalled}</span>
       </span>
     );
-  if (reference.expires && reference.expires < today) return <VerdictMark state="outside" word="expired" />;
+  if (reference.unusable) return <VerdictMark state="outside" word={reference.unusable} />;
+  if (reference.expires && reference.expires < today)
+    return <VerdictMark state="outside" word={reference.kind === 'tool' ? 'check overdue' : 'expired'} />;
   if (left !== null && left < 1) return <VerdictMark state="outside" word="empty" />;
   if (left !== null && left < 12) return <VerdictMark state="cannotTell" word="running low" />;
   if (reference.expires && differenceInCalendarDays(parseISO(reference.expires), parseISO(today)) <= SOON_DAYS)

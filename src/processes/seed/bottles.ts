@@ -24,6 +24,15 @@ const SIMULANT = [
   part('CO', '60', 'ppm', '1.2'),
   part('SO2', '5.0', 'ppm', '0.3'),
 ];
+const MONOXIDE = [part('CO', '100', 'ppm', '2'), part('O2', '20.9', '%vol', '0.2')];
+const DIOXIDE = [part('CO2', '5000', 'ppm', '100')];
+const BREATHING = [
+  part('CO2', '5.00', '%vol', '0.03'),
+  part('O2', '40.00', '%vol', '0.30'),
+  part('N2O', '50.00', '%vol', '0.50'),
+  part('agent', '2.00', '%vol', '0.04'),
+];
+const DRY_GAS = [part('C2H5OH', '0.038', 'g/210 L', '0.0008')];
 const HYDROGEN = [part('H2', '100', 'ppm', '2'), part('O2', '20.9', '%vol', '0.2')];
 
 /** The shelf: one working bottle of a kind for every eight months of the history, and today's oddities (an expired one, an empty one, a recalled lot, a mix without oxygen). */
@@ -93,8 +102,25 @@ export async function stockShelf(tx: Transaction, now: Date): Promise<void> {
   gas('Methane in nitrogen', 'MN-0711', [part('CH4', '2.50', '%vol', '0.05')], subMonths(now, 5), addMonths(now, 20), {
     waterVolumeL: '2',
   });
+  const recent = subMonths(now, 4);
+  gas('Carbon monoxide in air', 'CM-0440', MONOXIDE, recent, addMonths(now, 14), {
+    ...small,
+    balance: 'air',
+    partNumber: 'VG-CO100',
+  });
+  gas('Carbon dioxide in nitrogen', 'CD-0512', DIOXIDE, recent, addMonths(now, 20), { ...small, partNumber: 'VG-CO2' });
+  gas('Breathing-gas mix', 'BG-0077', BREATHING, recent, addMonths(now, 10), {
+    maker: 'Brisenal',
+    waterVolumeL: '2',
+    pressureBar: '80',
+    price: '420',
+    partNumber: 'BN-MIX4',
+  });
+  gas('Dry gas, ethanol', 'DG-0038', DRY_GAS, recent, addMonths(now, 16), { ...small, maker: 'Brisenal', partNumber: 'BN-038' });
+  rows.push(...equipment(now));
   rows.push({
     kind: 'tool',
+    role: 'flowMeter',
     name: 'Flow meter',
     maker: 'Sillmere',
     lot: 'SM-F-0093',
@@ -105,4 +131,57 @@ export async function stockShelf(tx: Transaction, now: Date): Promise<void> {
     createdAt: subMonths(now, 20),
   });
   await tx.insert(reference).values(rows);
+}
+
+/** Regulators, tubes, scrubbers and what the bench measures with; one is overdue, one spent. */
+function equipment(now: Date): (typeof reference.$inferInsert)[] {
+  const since = subMonths(now, 14);
+  const tool = (
+    role: NonNullable<(typeof reference.$inferInsert)['role']>,
+    name: string,
+    lot: string,
+    rest: Partial<typeof reference.$inferInsert> = {},
+  ): typeof reference.$inferInsert => ({
+    kind: 'tool',
+    role,
+    name,
+    lot,
+    maker: 'Vantling',
+    components: [],
+    expires: iso(addMonths(now, 7)),
+    createdAt: since,
+    ...rest,
+  });
+  const screwed = 'Valve closed while screwing on; off when not in use, dust cap on.';
+  return [
+    tool('regulator', 'Regulator 0.5 L/min', 'RG-051', { detail: { flowLPerMin: '0.5', fitting: 'C10', handling: screwed } }),
+    tool('regulator', 'Regulator 0.3 L/min', 'RG-031', { detail: { flowLPerMin: '0.3', fitting: 'C10', handling: screwed } }),
+    tool('regulator', 'Demand regulator', 'RG-D02', {
+      detail: { demand: true, fitting: 'C10', handling: 'Nothing to open: it gives what the pump draws.' },
+    }),
+    tool('regulator', 'Regulator 1.5 L/min', 'RG-151', {
+      expires: iso(subMonths(now, 1)),
+      detail: { flowLPerMin: '1.5', fitting: 'C10', handling: 'Push-button: purge 3 to 4 s, pointed away from people.' },
+    }),
+    tool('tube', 'Tube with cup', 'TB-04', { expires: null, detail: { lengthCm: '40', fitting: 'luer' } }),
+    tool('scrubber', 'Carbon dioxide scrubber', 'SC-11', {
+      components: [part('CO2 scrubber', '1', '1', '0')],
+      expires: iso(addMonths(now, 5)),
+    }),
+    tool('scrubber', 'Carbon dioxide scrubber', 'SC-09', {
+      components: [part('CO2 scrubber', '1', '1', '0')],
+      state: 'spent',
+      expires: iso(addMonths(now, 1)),
+    }),
+    tool('zeroTube', 'Zero tube, charcoal', 'ZT-03', {
+      components: [part('charcoal', '1', '1', '0')],
+      expires: iso(addMonths(now, 4)),
+    }),
+    tool('barometer', 'Barometer', 'SM-B-0021', { maker: 'Sillmere', certificate: 'SM-B-0021/4' }),
+    tool('thermometer', 'Thermometer', 'SM-T-0107', {
+      maker: 'Sillmere',
+      certificate: 'SM-T-0107/2',
+      expires: iso(subMonths(now, 1)),
+    }),
+  ];
 }

@@ -167,6 +167,7 @@ function chooser(procedure: Procedure, references: ReferenceSnapshot[]) {
       4: 'Four-gas mix',
       15: 'Hydrogen in air',
       21: 'Five-gas mix, pentane simulant',
+      0: 'Four-gas mix',
     }[procedure.family];
     const found = references.find((candidate) => candidate.name === name);
     if (!found) throw new Error(`the demo's shelf has no ${name} on that day`);

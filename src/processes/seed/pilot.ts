@@ -104,7 +104,12 @@ function work({ run, random, behaviour, choose }: Pilot, planned: ReturnType<Scr
       run.do({ type: 'care', step: key });
       break;
     case 'decide':
-      run.wait(10).do({ type: 'decide', step: key, option: step.options[0]!.id });
+      // The workshop of the demo hands what fails twice to its service.
+      run.wait(10).do({
+        type: 'decide',
+        step: key,
+        option: (step.options.find((option) => option.id === 'service') ?? step.options[0]!).id,
+      });
       break;
   }
 }

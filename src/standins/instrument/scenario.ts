@@ -1,6 +1,6 @@
 import type { SensorFault } from './sensor';
 
-/** What may be wrong with a simulated instrument, by name; given as a file, or in a test. */
+/** What may be wrong with a simulated instrument and with what it is connected to, by name; given as a file, or in a test. */
 export interface Scenario {
   /** By slot. */
   sensors?: Record<number, SensorFault>;
@@ -10,8 +10,18 @@ export interface Scenario {
   clockAheadSeconds?: number;
   /** Its save key does nothing, so the calibration is lost. */
   missesSave?: boolean;
-  /** Share of the flow that gets through: a weak pump, a kinked tube, the wrong regulator. */
+  /** Share of the flow that its pump or the diffusion still gives. */
   flow?: number;
+  /** Share of the gas that gets through the tube. */
+  tube?: number;
+  /** A regulator of fixed flow on a pump: it starves. */
+  fixedRegulator?: boolean;
+  /** What is in the air of the bench besides air, as mixtures are given. */
+  ambient?: Record<string, number>;
+  /** Share that a scrubber or zero tube lets through: spent. */
+  filterPasses?: number;
+  /** Share of a gas that is left in the bottle. */
+  faded?: Record<string, number>;
 }
 
 /** Faults that a technician meets (common practice), for the four-gas monitor: slots 1 oxygen, 2 combustible, 3 hydrogen sulphide, 4 carbon monoxide. */
@@ -21,11 +31,14 @@ export const SCENARIOS: Record<string, Scenario> = {
   stuckOxygen: { sensors: { 1: { stuck: true } } },
   slowResponse: { sensors: { 3: { slower: 4 } } },
   dyingToxic: { sensors: { 3: { health: 0.35 } } },
-  dirtyBackground: { sensors: { 4: { background: 6 } } },
-  absentSensor: { absent: [3] },
+  dirtyBackground: { sensors: { 4: { background: 6 } }, ambient: { C4H8: 0.4 } },
+  spentScrubber: { filterPasses: 0.55, ambient: { C4H8: 0.4 } },
+  kinkedTube: { tube: 0 },
+  weakPump: { flow: 0.3 },
+  wrongRegulator: { fixedRegulator: true },
+  fadedSulphide: { faded: { H2S: 0.7 } },
+  missedSave: { missesSave: true },
   deadBuzzer: { deadBuzzer: true },
   wrongClock: { clockAheadSeconds: 5400 },
-  missedSave: { missesSave: true },
-  kinkedTube: { flow: 0 },
-  weakPump: { flow: 0.4 },
+  absentSensor: { absent: [3] },
 };

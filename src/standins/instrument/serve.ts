@@ -1,9 +1,11 @@
 import { createServer, type AddressInfo, type Server, type Socket } from 'node:net';
 import type { Key, Said } from '@/core/instrument/said';
-import { CLEAN_AIR, type SimulatedInstrument } from './simulated-instrument';
+import type { SimulatedInstrument } from './simulated-instrument';
+import type { World } from './world';
 
 const FRAME_SECONDS = 0.25;
 const LONGEST_LINE = 65_536;
+const KEYS = ['zero', 'span', 'save', 'acknowledge', 'pump', 'facts', 'clock', 'due'];
 
 export interface Served {
   port: number;
@@ -23,31 +25,37 @@ export async function serveInstrument(
   const say = (said: Said, to: Iterable<Socket> = listeners) => {
     for (const socket of to) socket.write(`${JSON.stringify(said)}\n`);
   };
+  const press = (key: Partial<Key> | null) => {
+    if (key?.type !== 'key' || typeof key.id !== 'string' || !KEYS.includes(String(key.key))) return null;
+    const { answer, notices } = instrument.press(key as Key);
+    notices.forEach((notice) => say(notice));
+    if (['facts', 'save', 'clock', 'due'].includes(key.key!)) say(instrument.facts(new Date()));
+    return answer;
+  };
   const line = createServer((socket) => {
     listeners.add(socket);
     socket.on('close', () => listeners.delete(socket)).on('error', () => undefined);
     say(instrument.hello(new Date()), [socket]);
     onLines(socket, (value) => {
-      const key = value as Partial<Key> | null;
-      if (
-        key?.type !== 'key' ||
-        typeof key.id !== 'string' ||
-        !['zero', 'span', 'save', 'acknowledge', 'pump'].includes(String(key.key))
-      )
-        return;
-      const { answer, notices } = instrument.press(key as Key);
-      notices.forEach((notice) => say(notice));
-      say(answer, [socket]);
+      const answer = press(value as Partial<Key> | null);
+      if (answer) say(answer, [socket]);
     });
   });
   const panel = createServer((socket) => {
     socket.on('error', () => undefined);
     onLines(socket, (value) => {
-      const asked = value as { type?: string; mixture?: Record<string, number> | null; blocked?: boolean } | null;
+      const asked = value as (Partial<World> & { type?: string; key?: Omit<Key, 'type' | 'id'> }) | null;
       if (asked?.type !== 'world') return;
-      if (asked.mixture !== undefined) instrument.world.mixture = asked.mixture ?? CLEAN_AIR;
-      if (typeof asked.blocked === 'boolean') instrument.world.blocked = asked.blocked;
-      socket.write(`${JSON.stringify({ type: 'world', ...instrument.world })}\n`);
+      const { mixture, blocked, filter, regulator, pressureHPa } = asked;
+      const { world } = instrument;
+      if (mixture !== undefined) world.mixture = mixture;
+      if (typeof blocked === 'boolean') world.blocked = blocked;
+      if (filter && ['none', 'co2', 'charcoal'].includes(filter)) world.filter = filter;
+      if (regulator && ['demand', 'fixed'].includes(regulator)) world.regulator = regulator;
+      if (typeof pressureHPa === 'number' && pressureHPa > 0) world.pressureHPa = pressureHPa;
+      // A finger on its keys: what it does is seen on the line by everyone.
+      const pressed = asked.key ? press({ type: 'key', id: 'hand', ...asked.key }) : null;
+      socket.write(`${JSON.stringify({ type: 'world', ...world, ...(pressed ? { pressed } : {}) })}\n`);
     });
   });
   const timer = setInterval(

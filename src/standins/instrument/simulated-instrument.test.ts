@@ -140,7 +140,7 @@ describe('zero and span', () => {
     expect(press(instrument, 'save').notices).toEqual([{ type: 'notice', notice: 'saved' }]);
     expect(after(instrument, 90)).toEqual([]);
     expect(Math.abs(shown(instrument, 4) - 120)).toBeLessThanOrEqual(2);
-    const other = quiet({}, 'VT-40');
+    const other = quiet({}, 'VT-47');
     gas(other);
     expect(spanIn(other, 4).notices.map((notice) => notice.notice)).toEqual(['spanned', 'saved']);
   });
@@ -196,10 +196,10 @@ describe('faults that a technician meets (common practice)', () => {
     expect(warm(SCENARIOS.wrongClock).hello(now).clock).toBe('2026-11-25T09:30:00.000Z');
   });
   it('a kinked tube lets nothing through, a weak pump less; a blocked inlet stops the pump after a few seconds', () => {
-    const kinked = warm(SCENARIOS.kinkedTube, 'VT-40');
+    const kinked = warm(SCENARIOS.kinkedTube, 'VT-47');
     gas(kinked, 60);
     expect(Math.abs(shown(kinked, 4))).toBeLessThanOrEqual(1);
-    const [sound, weak] = [warm({}, 'VT-40'), warm(SCENARIOS.weakPump, 'VT-40')];
+    const [sound, weak] = [warm({}, 'VT-47'), warm(SCENARIOS.weakPump, 'VT-47')];
     gas(sound, 15);
     gas(weak, 15);
     expect(shown(weak, 4)).toBeLessThan(shown(sound, 4) * 0.8);

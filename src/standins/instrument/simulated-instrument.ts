@@ -1,26 +1,18 @@
-import { LINE_PROTOCOL, type Answer, type Frame, type Hello, type Key, type Notice } from '@/core/instrument/said';
+import { LINE_PROTOCOL, type Answer, type Facts, type Frame, type Hello, type Key, type Notice } from '@/core/instrument/said';
 import { normalFrom, seededUniform } from '@/core/uncertainty/random';
 import { SimulatedChannel, type Calibration } from './channel';
 import type { InstrumentModel } from './models';
 import type { Scenario } from './scenario';
 import { Sensor } from './sensor';
+import { atInlet, flowOf, newWorld, type World } from './world';
 
-/** Clean air, as mixtures are given: oxygen and combustibles in %vol, the others in ppm. */
-export const CLEAN_AIR: Record<string, number> = { O2: 20.9 };
-
-/** What the bench does to it, as against what is pressed on it. */
-export interface World {
-  /** What streams over the sensors; clean air when nothing is connected. */
-  mixture: Record<string, number>;
-  /** Somebody holds the inlet shut. */
-  blocked: boolean;
-}
+export { CLEAN_AIR, type World } from './world';
 
 const BLOCK_ALARM_AFTER_SECONDS = 4;
 
 /** A portable gas monitor in numbers: sensors that follow what streams past, keys, alarms, pump, save with its deadline. Time only passes by `tick`. */
 export class SimulatedInstrument {
-  readonly world: World = { mixture: CLEAN_AIR, blocked: false };
+  readonly world: World;
   private readonly channels: SimulatedChannel[];
   private readonly normal: () => number;
   private seconds = 0;
@@ -30,6 +22,11 @@ export class SimulatedInstrument {
   private raws: number[];
   /** What the calibration was before, and until when a save keeps the new one. */
   private unsaved: { before: Calibration[]; until: number } | null = null;
+  private clockAhead: number;
+  private lastCalibration: string | undefined;
+  private dueInDays: number;
+  private peaks: number[];
+  private spans: string[];
 
   constructor(
     readonly model: InstrumentModel,
@@ -37,6 +34,9 @@ export class SimulatedInstrument {
     readonly scenario: Scenario = {},
     seed = 1,
   ) {
+    this.world = newWorld(scenario);
+    this.clockAhead = scenario.clockAheadSeconds ?? 0;
+    this.dueInDays = (model.ownInterval ?? 180) - 150;
     this.normal = normalFrom(seededUniform(seed));
     this.pumpOn = model.pumped;
     this.channels = model.channels.map(({ channel, sensor }) => {
@@ -44,13 +44,15 @@ export class SimulatedInstrument {
       const info = { ...channel.info, fitted: !scenario.absent?.includes(slot), sensorSerial: `${serial}-${slot}` };
       return new SimulatedChannel({ ...channel, info }, new Sensor(sensor, channel.cleanAir, scenario.sensors?.[slot]));
     });
+    this.peaks = this.channels.map((channel) => channel.model.cleanAir);
+    this.spans = this.channels.map((channel) => channel.model.spanValue);
     this.raws = this.measure();
   }
 
   hello(now: Date): Hello {
-    const clock = new Date(now.getTime() + (this.scenario.clockAheadSeconds ?? 0) * 1000).toISOString();
+    const clock = this.clock(now);
     const { maker, model, firmware } = this.model;
-    const keys = ['zero', 'span', 'save', 'acknowledge', ...(this.model.pumped ? ['pump'] : [])];
+    const keys = ['zero', 'span', 'save', 'acknowledge', 'facts', 'clock', 'due', ...(this.model.pumped ? ['pump'] : [])];
     return {
       type: 'hello',
       protocol: LINE_PROTOCOL,
@@ -67,12 +69,17 @@ export class SimulatedInstrument {
   /** Lets time pass. Answers what happened by itself meanwhile. */
   tick(seconds: number): Notice[] {
     this.seconds += seconds;
-    this.blockedFor = this.world.blocked && this.pumpOn ? this.blockedFor + seconds : 0;
-    const flow = this.world.blocked ? 0 : (this.scenario.flow ?? 1);
-    // Without its pump the gas comes in by itself, more slowly.
-    const reaches = this.model.pumped && !this.pumpOn ? flow * 0.5 : flow;
-    for (const channel of this.channels) channel.sensor.step(seconds, channel.concentration(this.world.mixture), reaches);
+    const { share, starved } = flowOf(this.world, this.scenario, { pumped: this.model.pumped, pumpOn: this.pumpOn });
+    this.blockedFor = starved && this.pumpOn ? this.blockedFor + seconds : 0;
+    const gas = atInlet(this.world, this.scenario);
+    const pressure = this.model.followsPressure ? this.world.pressureHPa / 1013.25 : 1;
+    for (const channel of this.channels) channel.sensor.step(seconds, channel.concentration(gas) * pressure, share);
     this.raws = this.measure();
+    this.channels.forEach((channel, i) => {
+      const value = channel.value(this.raws[i]!);
+      const further = channel.model.info.measurand === 'oxygen' ? value < this.peaks[i]! : value > this.peaks[i]!;
+      if (further && this.seconds > this.model.warmUpSeconds) this.peaks[i] = value;
+    });
     this.watchAlarms();
     if (!this.unsaved || this.seconds < this.unsaved.until) return [];
     const { before } = this.unsaved;
@@ -106,6 +113,15 @@ export class SimulatedInstrument {
         if (!this.model.pumped) return refused('there is no pump');
         this.pumpOn = !this.pumpOn;
         return done();
+      case 'facts':
+        return done();
+      case 'clock':
+        this.clockAhead = 0;
+        return done();
+      case 'due':
+        if (!/^\d{1,4}$/.test(key.value ?? '')) return refused('days are needed');
+        this.dueInDays = Number(key.value);
+        return done();
       case 'acknowledge':
         if (this.alarm.on) return refused('the gas is still there');
         this.alarm.latched = false;
@@ -114,6 +130,7 @@ export class SimulatedInstrument {
         if (!this.unsaved) return refused('there is nothing to save');
         if (this.scenario.missesSave) return done();
         this.unsaved = null;
+        this.keep();
         return done([{ type: 'notice', notice: 'saved' }]);
       default:
         return this.calibrate(key, done, refused);
@@ -135,17 +152,41 @@ export class SimulatedInstrument {
     const notices = chosen.map(({ channel, raw }): Notice => {
       const { slot } = channel.model.info;
       if (key.key === 'zero') return { type: 'notice', notice: channel.zero(raw) ? 'zeroed' : 'zeroFailed', slot };
-      return {
-        type: 'notice',
-        notice: channel.span(raw, Number(key.value ?? channel.model.spanValue)) ? 'spanned' : 'spanFailed',
-        slot,
-      };
+      const index = this.channels.indexOf(channel);
+      const settable = this.model.spanValue !== 'fixed' && key.value !== undefined && /^\d+(\.\d+)?$/.test(key.value);
+      if (settable) this.spans[index] = key.value!;
+      return { type: 'notice', notice: channel.span(raw, Number(this.spans[index])) ? 'spanned' : 'spanFailed', slot };
     });
     const failed = notices.filter((notice) => notice.notice.endsWith('Failed'));
     if (failed.length < notices.length && this.model.saveWithinSeconds > 0)
       this.unsaved = { before, until: this.seconds + this.model.saveWithinSeconds };
-    else if (failed.length < notices.length) notices.push({ type: 'notice', notice: 'saved' });
+    else if (failed.length < notices.length) {
+      this.keep();
+      notices.push({ type: 'notice', notice: 'saved' });
+    }
     return failed.length ? refused(`${failed.length} of ${chosen.length} channels did not take it`, notices) : done(notices);
+  }
+
+  /** What it keeps about itself: peaks since it was switched on, its clock, its own due counter, the last calibration. */
+  facts(now: Date): Facts {
+    const text = (value: number, step: string) => value.toFixed(step.split('.')[1]?.length ?? 0);
+    return {
+      type: 'facts',
+      clock: this.clock(now),
+      ...(this.lastCalibration ? { lastCalibration: this.lastCalibration } : {}),
+      dueInDays: this.dueInDays,
+      peaks: this.channels.map(({ model: { info } }, i) => ({ slot: info.slot, peak: text(this.peaks[i]!, info.resolution) })),
+      spanValues: this.channels.map(({ model: { info } }, i) => ({ slot: info.slot, value: this.spans[i]! })),
+    };
+  }
+
+  private clock(now: Date): string {
+    return new Date(now.getTime() + this.clockAhead * 1000).toISOString();
+  }
+
+  private keep(): void {
+    this.lastCalibration = this.clock(new Date()).slice(0, 10);
+    this.dueInDays = this.model.ownInterval ?? 180;
   }
 
   private measure(): number[] {

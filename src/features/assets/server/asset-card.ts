@@ -1,5 +1,6 @@
 import { and, asc, desc, eq, ilike, or, sql } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
+import { entriesOf } from '@/features/station/server';
 import {
   asset,
   assetChannel,
@@ -59,7 +60,7 @@ export async function assetCard(tx: Transaction, id: string) {
         and(eq(intervalPolicy.scope, 'customer'), eq(intervalPolicy.customerId, row.asset.customerId)),
       ),
     );
-  return { ...row, channels, runs, results, open: open ?? null, policies };
+  return { ...row, channels, runs, results, open: open ?? null, policies, station: await entriesOf(tx, id) };
 }
 
 /** Instruments by serial, tag, maker, model or customer; paged by key (serial and id). */

@@ -26,7 +26,12 @@ export async function benchCommand(
   const command = parseCommand((body as { command: unknown }).command);
   if (command.type === 'approve' || command.type === 'sendBack')
     return { ok: false, refusal: refuse('notHere', 'Approval has its own page.') };
-  const given = await giveCommand(context, { run: parcel.run, commandId: parcel.commandId, command, ...(parcel.screen ? { screen: parcel.screen } : {}) });
+  const given = await giveCommand(context, {
+    run: parcel.run,
+    commandId: parcel.commandId,
+    command,
+    ...(parcel.screen ? { screen: parcel.screen } : {}),
+  });
   if (isRefusal(given)) return { ok: false, refusal: given };
   return { ok: true, events: given.loaded.events.filter((event) => event.seq > parcel.after) };
 }

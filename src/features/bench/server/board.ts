@@ -1,12 +1,10 @@
 import { and, eq, inArray, ne, sql } from 'drizzle-orm';
-import { currentSteps } from '@/core/run/plan';
-import { waitBegan } from '@/core/run/handle-step';
-import { openStimulus } from '@/core/run/state';
 import type { Transaction } from '@/data/connection';
 import { asset, customer, instrumentModel, runSummary, ticket, type TicketStatus } from '@/data/schema';
 import { readSettings } from '@/platform/settings';
-import { shippedProcedure } from '@/procedures';
+import { nextAction, type NextAction } from '../next-action';
 import { loadRun } from './run-store';
+import { procedureFor } from './start-run';
 
 export interface BoardTicket {
   id: string;
@@ -26,7 +24,7 @@ export interface BoardTicket {
   warmUpSeconds: number | null;
   sentBack: boolean;
   /** What to do next at this place, and until when it waits. */
-  next: { title: string; waitsUntil: string | null; gasSince: string | null } | null;
+  next: NextAction | null;
 }
 
 export interface Board {
@@ -35,7 +33,10 @@ export interface Board {
 }
 
 /** Everything that is in the house, in four columns' worth. In the tray: by promise, then by what shares a set-up. */
-export async function board(tx: Transaction): Promise<Board> {
+export async function board(
+  tx: Transaction,
+  only: TicketStatus[] = ['inTray', 'onBench', 'toApprove', 'toReturn'],
+): Promise<Board> {
   const { places } = await readSettings(tx);
   const rows = await tx
     .select({
@@ -54,12 +55,12 @@ export async function board(tx: Transaction): Promise<Board> {
     .innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id))
     .innerJoin(customer, eq(ticket.customerId, customer.id))
     .leftJoin(runSummary, eq(runSummary.runId, ticket.runId))
-    .where(and(ne(ticket.status, 'returned'), inArray(ticket.status, ['inTray', 'onBench', 'toApprove', 'toReturn'])))
+    .where(and(ne(ticket.status, 'returned'), inArray(ticket.status, only)))
     .orderBy(sql`${ticket.promiseOn} nulls last`, instrumentModel.procedureId, ticket.code)
     .limit(200);
   const tickets = await Promise.all(
     rows.map(async (row): Promise<BoardTicket> => {
-      const procedure = row.procedureId ? shippedProcedure(row.procedureId) : undefined;
+      const procedure = procedureFor(row.procedureId, row.ticket.wish);
       return {
         id: row.ticket.id,
         code: row.ticket.code,
@@ -77,24 +78,14 @@ export async function board(tx: Transaction): Promise<Board> {
         runId: row.ticket.runId,
         warmUpSeconds: procedure?.warmUpSeconds ?? null,
         sentBack: row.ticket.status === 'inTray' && row.ticket.runId !== null,
-        next: row.ticket.status === 'onBench' && row.ticket.runId ? await nextAction(tx, row.ticket.runId) : null,
+        next: row.ticket.status === 'onBench' && row.ticket.runId ? await nextOf(tx, row.ticket.runId) : null,
       };
     }),
   );
   return { places, tickets };
 }
 
-async function nextAction(tx: Transaction, runId: string): Promise<BoardTicket['next']> {
+async function nextOf(tx: Transaction, runId: string): Promise<NextAction | null> {
   const loaded = await loadRun(tx, runId);
-  if (!loaded) return null;
-  const [step] = currentSteps(loaded.procedure, loaded.state);
-  const began = step && waitBegan(step, loaded.state);
-  const waitsUntil =
-    step?.step.kind === 'wait' && began ? new Date(Date.parse(began) + step.step.minSeconds * 1000).toISOString() : null;
-  const channel = step?.channel ? loaded.state.channels.find((candidate) => candidate.id === step.channel)?.label : null;
-  return {
-    title: step ? `${step.step.title}${channel ? `: ${channel}` : ''}` : 'Finish',
-    waitsUntil,
-    gasSince: openStimulus(loaded.state)?.onAt ?? null,
-  };
+  return loaded ? nextAction(loaded.procedure, loaded.state) : null;
 }

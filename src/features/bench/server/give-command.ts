@@ -46,7 +46,8 @@ export async function giveCommand(
   const live = command.type === 'captureReading' && command.capture;
   if (live) {
     const other = screen ? await heldByOther(context, run, screen) : null;
-    if (other) return refuse('watching', `${other} captures this instrument on another screen. Take over there, or type what it shows.`);
+    if (other)
+      return refuse('watching', `${other} captures this instrument on another screen. Take over there, or type what it shows.`);
     const unshown = await refuseUnshown(context, loaded, command);
     if (unshown) return unshown;
   }
@@ -91,9 +92,14 @@ async function withTraces(context: UseCaseContext, loaded: LoadedRun, drafts: Ev
 }
 
 /** The ticket follows its run: finished goes to the out-tray, sent back returns to the in-tray, given up leaves the run behind. */
-async function moveTicket({ tx }: UseCaseContext, { row }: LoadedRun, type: Command['type']): Promise<void> {
+async function moveTicket({ tx, now }: UseCaseContext, { row, state }: LoadedRun, type: Command['type']): Promise<void> {
   if (!row.ticketId) return;
   const where = eq(ticket.id, row.ticketId);
+  // A failed bump that is to be calibrated: the same ticket goes on with its calibration, on its place.
+  if (type === 'finish' && state.decisions.some((one) => one.question === 'afterBump' && one.option === 'calibrate')) {
+    await tx.update(ticket).set({ runId: null, wish: 'Calibrate', placedAt: now }).where(where);
+    return;
+  }
   if (type === 'finish') await tx.update(ticket).set({ status: 'toApprove', place: null }).where(where);
   if (type === 'sendBack') await tx.update(ticket).set({ status: 'inTray' }).where(where);
   if (type === 'abort') await tx.update(ticket).set({ status: 'inTray', place: null, placedAt: null, runId: null }).where(where);

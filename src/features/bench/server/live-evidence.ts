@@ -36,5 +36,7 @@ export async function refuseUnshown(
   });
   return shown
     ? null
-    : refuse('notShown', `The line did not show ${command.text} in the last minute. Capture again, or type it.`, { field: 'text' });
+    : refuse('notShown', `The line did not show ${command.text} in the last minute. Capture again, or type it.`, {
+        field: 'text',
+      });
 }

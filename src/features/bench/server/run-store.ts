@@ -8,7 +8,7 @@ import { apply, reduce } from '@/core/run/reduce';
 import type { RunState } from '@/core/run/state';
 import { summarise } from '@/core/run/summary';
 import type { Transaction } from '@/data/connection';
-import { channelResult, procedureVersion, referenceBooking, run, runCommand, runEvent, runSummary } from '@/data/schema';
+import { asset, channelResult, procedureVersion, referenceBooking, run, runCommand, runEvent, runSummary } from '@/data/schema';
 import type { UseCaseContext } from '@/platform/use-case';
 
 const FIRST_HASH = '0'.repeat(64);
@@ -113,6 +113,7 @@ export async function appendEvents({ tx }: UseCaseContext, loaded: LoadedRun, ev
     select ${row.id}::uuid, command, first_seq, last_seq, jsonb_build_object('firstSeq', first_seq, 'lastSeq', last_seq), at
     from jsonb_to_recordset(${JSON.stringify(commands)}::jsonb) as given (command text, first_seq integer, last_seq integer, at timestamptz)`);
   await keepSummary(tx, row, state, procedure);
+  await keepBump(tx, row.assetId, events);
   await tx.execute(sql`select pg_notify('run_changed', ${JSON.stringify({ run: row.id, seq: state.seq })})`);
   return [...replies.values()].map(({ firstSeq, lastSeq }) => ({ firstSeq, lastSeq }));
 }
@@ -175,6 +176,16 @@ function bookingOf(event: RunEvent, state: RunState, runId: string): (typeof ref
         },
       ]
     : [];
+}
+
+/** A bump is a state of its own on the instrument's card, beside its calibration. */
+async function keepBump(tx: Transaction, assetId: string, events: RunEvent[]): Promise<void> {
+  const last = events.findLast((event) => event.type === 'bumped');
+  if (last?.type !== 'bumped') return;
+  await tx
+    .update(asset)
+    .set({ bumpedAt: new Date(last.occurredAt), bumpPassed: last.data.outcome === 'passed' })
+    .where(and(eq(asset.id, assetId), sql`(${asset.bumpedAt} is null or ${asset.bumpedAt} <= ${last.occurredAt}::timestamptz)`));
 }
 
 async function keepSummary(tx: Transaction, row: typeof run.$inferSelect, state: RunState, procedure: Procedure): Promise<void> {

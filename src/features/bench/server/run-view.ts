@@ -4,9 +4,13 @@ import type { RunState } from '@/core/run/state';
 import type { Procedure } from '@/core/procedure/procedure';
 import type { Transaction } from '@/data/connection';
 import { asset, channelResult, customer, instrumentModel, runSummary, ticket } from '@/data/schema';
+import { matchChannels, type ChannelMatch } from '@/core/instrument/match-channels';
+import { benchLines, lineOf, type LineView } from '@/features/lines/server';
 import { referenceSnapshots } from '@/features/shelf/server';
 import { dateIn } from '@/platform/clock';
 import { readSettings } from '@/platform/settings';
+import { board, type BoardTicket } from './board';
+import { rawHistory, type RawHistory } from './raw-history';
 import { loadRun } from './run-store';
 
 export interface RunView {
@@ -19,6 +23,15 @@ export interface RunView {
   shelf: ReferenceSnapshot[];
   /** As-found errors of earlier runs by label and point, newest first: the faint trend on the rulers. */
   earlier: Record<string, { error: string; at: string }[]>;
+  /** The instrument's line, and which of its slots feeds which channel. */
+  line: LineView | null;
+  match: Record<string, ChannelMatch>;
+  benchLines: LineView[];
+  /** All places of the bench, so that one key goes to the next. */
+  places: BoardTicket[];
+  /** Raw sensor output at earlier spans, oldest first, by channel; and since when the sensor is in. */
+  raw: RawHistory;
+  currency: string;
 }
 
 /** All that a run sheet shows. */
@@ -34,6 +47,7 @@ export async function runView(tx: Transaction, id: string): Promise<RunView | nu
   const [ticketRow] = loaded.row.ticketId ? await tx.select().from(ticket).where(eq(ticket.id, loaded.row.ticketId)) : [];
   const settings = await readSettings(tx);
   const shelf = await referenceSnapshots(tx);
+  const line = await lineOf(tx, row!.asset.maker, row!.asset.serial);
   return {
     state: loaded.state,
     procedure: loaded.procedure,
@@ -59,6 +73,12 @@ export async function runView(tx: Transaction, id: string): Promise<RunView | nu
     customer: row!.customer,
     shelf,
     earlier: await earlierErrors(tx, loaded.row.assetId, id),
+    line,
+    match: line?.hello ? matchChannels(line.hello.channels, loaded.state.channels) : {},
+    benchLines: await benchLines(tx),
+    places: (await board(tx, ['onBench'])).tickets.filter((one) => one.place !== null),
+    currency: settings.currency,
+    raw: await rawHistory(tx, loaded.row.assetId, id),
   };
 }
 

@@ -60,7 +60,7 @@ async function prepareRun(
     .from(asset)
     .innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id))
     .where(eq(asset.id, row.assetId));
-  const procedure = found?.model.procedureId ? shippedProcedure(found.model.procedureId) : undefined;
+  const procedure = procedureFor(found?.model.procedureId ?? null, row.wish);
   if (!found || !procedure)
     throw new Problem(
       `There is no procedure for ${found?.model.maker ?? ''} ${found?.model.name ?? 'this model'} yet. Work on paper and keep the ticket open.`,
@@ -87,7 +87,7 @@ async function prepareRun(
         assetId: row.assetId,
         model: `${found.model.maker} ${found.model.name}`,
         serial: found.asset.serial,
-        properties: found.model.properties,
+        properties: [...found.model.properties, ...(row.wish === 'As found only' ? ['as-found-only'] : [])],
       },
     ],
     channels: channels.filter((channel) => procedure.channels.some((place) => place.role === channel.role)).map(toRunChannel),
@@ -107,6 +107,12 @@ async function prepareRun(
     .returning();
   await tx.update(ticket).set({ runId: id }).where(eq(ticket.id, ticketId));
   return { loaded: { procedure, state: emptyState(id), events: [], row: runRow!, lastHash: '0'.repeat(64) }, started };
+}
+
+/** What the customer asked for decides: a bump is a procedure of its own, whatever the model. */
+export function procedureFor(id: string | null, wish: string): Procedure | undefined {
+  const own = id ? shippedProcedure(id) : undefined;
+  return own && /^Bump/.test(wish) && own.slots.some((slot) => slot.kind === 'gas') ? shippedProcedure('bump-test') : own;
 }
 
 export function toRunChannel(row: ChannelRow): RunChannel {

@@ -4,7 +4,7 @@ import { certificateContent, type CertificateContent } from '@/core/certificate/
 import { contentHash } from '@/core/certificate/canonical';
 import { isRefusal } from '@/core/run/refusal';
 import { summarise } from '@/core/run/summary';
-import { asset, certificate, customer, instrumentModel, receipt, ticket, type Inspection } from '@/data/schema';
+import { asset, assetChannel, certificate, customer, instrumentModel, receipt, ticket, type Inspection } from '@/data/schema';
 import { giveCommand, type LoadedRun } from '@/features/bench/server';
 import { dueAfter, keepDue } from '@/features/due/server';
 import { dateIn } from '@/platform/clock';
@@ -12,6 +12,7 @@ import { nextNumber } from '@/platform/next-number';
 import { Problem } from '@/platform/problem';
 import { readSettings, type WorkshopSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
+import { releaseNotice } from './notice';
 import { signHash } from './sign';
 
 export interface Issued {
@@ -24,7 +25,10 @@ export interface Issued {
  * Approves a finished run and issues its certificate: the run is locked, everything prepared, the number taken last, then hashed, signed, inserted.
  * A second approval of the same run, by double click or retry, answers with the certificate that is there.
  */
-export async function approveRun(context: UseCaseContext, { runId, note }: { runId: string; note?: string }): Promise<Issued> {
+export async function approveRun(
+  context: UseCaseContext,
+  { runId, note, notice }: { runId: string; note?: string | undefined; notice?: string | undefined },
+): Promise<Issued> {
   const { tx } = context;
   const given = await giveCommand(context, {
     run: runId,
@@ -40,7 +44,10 @@ export async function approveRun(context: UseCaseContext, { runId, note }: { run
   if (existing) return { id: existing.id, number: existing.number, repeated: true };
   if (given.loaded.state.started?.practice && process.env.WERKBANK_ALLOW_PRACTICE !== '1')
     throw new Problem('This run was made with time speeded up: it is practice and can’t become a certificate.', {}, 409);
-  return issue(context, given.loaded);
+  const issued = await issue(context, given.loaded);
+  // An as-found out of tolerance is told to the customer, in the words that the signatory let stand.
+  if (notice) await releaseNotice(context, given.loaded, notice);
+  return issued;
 }
 
 async function issue(context: UseCaseContext, loaded: LoadedRun): Promise<Issued> {
@@ -51,7 +58,9 @@ async function issue(context: UseCaseContext, loaded: LoadedRun): Promise<Issued
   const calibrated = dateIn(settings.zone, new Date(state.finishedAt!));
   const summary = summarise(procedure, state);
   const due = await dueAfter(context, { assetId: row.assetId, from: calibrated, inTolerance: summary.asLeft === 'within' });
-  const outOfService = Object.values(state.retired).some((entry) => entry.consequence === 'outOfService');
+  const outOfService =
+    Object.values(state.retired).some((entry) => entry.consequence === 'outOfService') ||
+    state.decisions.some((entry) => entry.question === 'afterBump' && entry.option === 'out');
   const source = {
     procedure,
     state,
@@ -83,9 +92,22 @@ async function issue(context: UseCaseContext, loaded: LoadedRun): Promise<Issued
   await keepDue(context, { assetId: row.assetId, due: due && { ...due, basis: { ...due.basis, certificate: number } } });
   await tx
     .update(asset)
-    .set({ status: outOfService ? 'outOfService' : 'active' })
+    .set({
+      status: outOfService ? 'outOfService' : 'active',
+      // A calibration in tolerance renews the ready mark as a bump does.
+      ...(summary.asLeft === 'within' && procedure.scope === 'calibration'
+        ? { bumpedAt: new Date(state.finishedAt!), bumpPassed: true }
+        : {}),
+    })
     .where(eq(asset.id, row.assetId));
+  await keepSensors(context, loaded, calibrated);
   return { id, number, repeated: false };
+}
+
+/** New sensors of this run stand on the instrument's card from now on; the series of the old ones ends. */
+async function keepSensors({ tx }: UseCaseContext, { state }: LoadedRun, on: string): Promise<void> {
+  for (const part of state.parts)
+    await tx.update(assetChannel).set({ sensorSerial: part.newSerial, installedOn: on }).where(eq(assetChannel.id, part.channel));
 }
 
 const laboratoryOf = (settings: WorkshopSettings) => ({ name: settings.name, address: settings.address, place: settings.place });

@@ -97,7 +97,14 @@ export async function waitingForApproval(tx: Transaction) {
     .innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id))
     .innerJoin(customer, eq(runSummary.customerId, customer.id))
     .leftJoin(ticket, eq(ticket.runId, runSummary.runId))
-    .where(and(eq(runSummary.status, 'finished'), isNull(runSummary.approvedAt)))
+    .where(
+      and(
+        eq(runSummary.status, 'finished'),
+        isNull(runSummary.approvedAt),
+        // A failed bump whose ticket went on to a calibration waits for nobody.
+        sql`exists (select from ticket t where t.run_id = ${runSummary.runId})`,
+      ),
+    )
     .orderBy(runSummary.finishedAt)
     .limit(100);
 }

@@ -5,7 +5,12 @@ import { deviceLine, type LineKind } from '@/data/schema';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
 
-const port = yup.number().typeError('A port number.').integer('A port number.').min(1, 'A port number.').max(65535, 'A port number.');
+const port = yup
+  .number()
+  .typeError('A port number.')
+  .integer('A port number.')
+  .min(1, 'A port number.')
+  .max(65535, 'A port number.');
 
 export const lineSchema = yup.object({
   kind: yup.string().oneOf(['instrument', 'tagReader', 'barometer', 'flowMeter']).required(),

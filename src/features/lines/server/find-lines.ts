@@ -13,6 +13,7 @@ export interface LineView {
   reason: string;
   dropped: number;
   droppedWhy: string;
+  seenAt: string | null;
   hello: (Hello & { facts?: Facts }) | null;
   /** A hand at a simulated one. */
   panel: boolean;
@@ -28,6 +29,7 @@ const toView = (row: typeof deviceLine.$inferSelect): LineView => ({
   reason: row.reason,
   dropped: row.dropped,
   droppedWhy: row.droppedWhy,
+  seenAt: row.seenAt?.toISOString() ?? null,
   hello: row.hello as LineView['hello'],
   panel: row.panelPort !== null,
 });

@@ -13,7 +13,13 @@ export const panelSchema = yup.object({
   lineId: yup.string().uuid().required(),
   mixture: yup.lazy((given: unknown) =>
     given && typeof given === 'object'
-      ? yup.object(Object.fromEntries(Object.keys(given).slice(0, 20).map((key) => [key, amount])))
+      ? yup.object(
+          Object.fromEntries(
+            Object.keys(given)
+              .slice(0, 20)
+              .map((key) => [key, amount]),
+          ),
+        )
       : yup.mixed<never>().nullable().optional(),
   ),
   blocked: yup.boolean().optional(),

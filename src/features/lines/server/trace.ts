@@ -59,7 +59,10 @@ export async function keepTrace(
 /** A kept trace, or null. Errors: when the bytes no longer give the hash. */
 export async function readTrace(tx: Transaction, run: string, id: string): Promise<TraceDocument | null> {
   if (!/^[0-9a-f-]{36}$/.test(id) || !/^[0-9a-f-]{36}$/.test(run)) return null;
-  const [row] = await tx.select().from(runTrace).where(and(eq(runTrace.id, id), eq(runTrace.runId, run)));
+  const [row] = await tx
+    .select()
+    .from(runTrace)
+    .where(and(eq(runTrace.id, id), eq(runTrace.runId, run)));
   if (!row) return null;
   const text = gunzipSync(row.bytes).toString('utf8');
   if (createHash('sha256').update(text).digest('hex') !== row.hash) throw new Error(`trace ${id} was changed`);

@@ -1,9 +1,9 @@
-import { eq, inArray, sql } from 'drizzle-orm';
+import { and, desc, eq, inArray, sql } from 'drizzle-orm';
 import { Dec } from '@/core/quantity/decimal';
 import { gasAvailable } from '@/core/supply/gas-available';
 import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
 import type { Transaction } from '@/data/connection';
-import { reference, referenceBooking } from '@/data/schema';
+import { reference, referenceBooking, referenceCheck } from '@/data/schema';
 
 type Row = typeof reference.$inferSelect;
 
@@ -14,14 +14,30 @@ export async function referenceSnapshots(tx: Transaction, ids?: string[]): Promi
     .from(reference)
     .where(ids ? inArray(reference.id, ids) : undefined)
     .orderBy(reference.kind, reference.name, reference.lot);
+  // What is left: the content at the last reading of the gauge less what was drawn after it.
+  const readings = await tx
+    .selectDistinctOn([referenceCheck.referenceId], {
+      id: referenceCheck.referenceId,
+      bar: referenceCheck.value,
+      at: referenceCheck.at,
+    })
+    .from(referenceCheck)
+    .where(and(eq(referenceCheck.what, 'pressure'), ids ? inArray(referenceCheck.referenceId, ids) : undefined))
+    .orderBy(referenceCheck.referenceId, desc(referenceCheck.at), desc(referenceCheck.id));
   const drawn = await tx
     .select({ id: referenceBooking.referenceId, litres: sql<string>`sum(${referenceBooking.litres})` })
     .from(referenceBooking)
-    .where(ids ? inArray(referenceBooking.referenceId, ids) : undefined)
+    .where(
+      and(
+        ids ? inArray(referenceBooking.referenceId, ids) : undefined,
+        sql`not exists (select 1 from reference_check c where c.reference_id = ${referenceBooking.referenceId} and c.what = 'pressure' and c.at >= ${referenceBooking.at})`,
+      ),
+    )
     .groupBy(referenceBooking.referenceId);
   return rows.map((row) => {
-    if (!row.waterVolumeL || !row.pressureBar) return toSnapshot(row, null);
-    const content = gasAvailable({ waterVolumeL: Number(row.waterVolumeL), gaugePressureBar: Number(row.pressureBar) });
+    const bar = readings.find((entry) => entry.id === row.id)?.bar ?? row.pressureBar;
+    if (!row.waterVolumeL || !bar) return toSnapshot(row, null);
+    const content = gasAvailable({ waterVolumeL: Number(row.waterVolumeL), gaugePressureBar: Number(bar) });
     return toSnapshot(
       row,
       Dec.max(0, new Dec(content).minus(drawn.find((entry) => entry.id === row.id)?.litres ?? 0))
@@ -48,16 +64,19 @@ function toSnapshot(row: Row, available: string | null): ReferenceSnapshot {
     ...(row.expires ? { expires: row.expires } : {}),
     ...(row.balance ? { balance: row.balance } : {}),
     ...(row.recalled ? { recalled: row.recalled } : {}),
+    ...(row.fitting ? { fitting: row.fitting } : {}),
+    ...(row.partNumber ? { partNumber: row.partNumber } : {}),
+    ...(row.role ? { role: row.role } : {}),
+    ...(Object.keys(row.detail).length ? { detail: row.detail } : {}),
+    ...(row.state === 'good' ? {} : { unusable: row.state === 'spent' ? 'spent' : 'out of use' }),
+    ...pricePerLitre(row),
     ...(available === null ? {} : { availableL: available }),
   };
 }
 
-/** Where a bottle was used: newest first. */
-export async function referenceUse(tx: Transaction, id: string) {
-  return tx
-    .select({ runId: referenceBooking.runId, litres: referenceBooking.litres, at: referenceBooking.at, by: referenceBooking.by })
-    .from(referenceBooking)
-    .where(eq(referenceBooking.referenceId, id))
-    .orderBy(sql`${referenceBooking.at} desc`)
-    .limit(50);
+/** What a litre cost: the price of the bottle over what it held when it came. */
+function pricePerLitre(row: Row): { pricePerL: string } | object {
+  if (!row.price || !row.waterVolumeL || !row.pressureBar || !(Number(row.pressureBar) > 0)) return {};
+  const content = gasAvailable({ waterVolumeL: Number(row.waterVolumeL), gaugePressureBar: Number(row.pressureBar) });
+  return { pricePerL: new Dec(row.price).div(content).toDecimalPlaces(4).toFixed() };
 }

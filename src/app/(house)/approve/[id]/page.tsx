@@ -1,6 +1,7 @@
 import { notFound } from 'next/navigation';
 import { runView } from '@/features/bench/server';
 import { ApprovalView } from '@/features/certificates';
+import { noticeFor } from '@/features/certificates/server';
 import { page } from '@/platform/page';
 import { may } from '@/platform/permission';
 import { readSettings } from '@/platform/settings';
@@ -13,7 +14,13 @@ export default page({ permission: 'bench', name: '/approve/[id]' }, async ({ tx,
     settings.samePersonApproves && (view.state.technician?.id === actor.id || view.state.finishedBy?.id === actor.id);
   return (
     <main className="page">
-      <ApprovalView view={view} zone={settings.zone} mayApprove={may(actor.role, 'approve')} sameHand={sameHand} />
+      <ApprovalView
+        view={view}
+        zone={settings.zone}
+        mayApprove={may(actor.role, 'approve')}
+        sameHand={sameHand}
+        notice={await noticeFor(tx, params.id!)}
+      />
     </main>
   );
 });

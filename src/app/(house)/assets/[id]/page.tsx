@@ -6,11 +6,11 @@ import { may } from '@/platform/permission';
 import { readSettings } from '@/platform/settings';
 
 export const metadata = { title: 'Instrument' };
-export default page({ permission: 'signedIn', name: '/assets/[id]' }, async ({ tx, actor, params }) => {
+export default page({ permission: 'signedIn', name: '/assets/[id]' }, async ({ tx, actor, params, now }) => {
   const card = await assetCard(tx, params.id!);
   return card ? (
     <main className="page">
-      <AssetView card={card} zone={(await readSettings(tx)).zone} mayBench={may(actor.role, 'bench')} />
+      <AssetView card={card} zone={(await readSettings(tx)).zone} mayBench={may(actor.role, 'bench')} now={now.toISOString()} />
     </main>
   ) : (
     notFound()

@@ -1,0 +1,25 @@
+import { notFound } from 'next/navigation';
+import { ReferenceView } from '@/features/shelf';
+import { referencePage } from '@/features/shelf/server';
+import { dateIn } from '@/platform/clock';
+import { page } from '@/platform/page';
+import { may } from '@/platform/permission';
+import { readSettings } from '@/platform/settings';
+
+export const metadata = { title: 'Bottle' };
+export default page({ permission: 'signedIn', name: '/shelf/[id]' }, async ({ tx, now, actor, params }) => {
+  const [found, settings] = [await referencePage(tx, params.id!), await readSettings(tx)];
+  return found ? (
+    <main className="page">
+      <ReferenceView
+        page={found}
+        today={dateIn(settings.zone, now)}
+        zone={settings.zone}
+        may={may(actor.role, 'bench')}
+        currency={settings.currency}
+      />
+    </main>
+  ) : (
+    notFound()
+  );
+});

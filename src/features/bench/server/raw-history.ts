@@ -1,0 +1,33 @@
+import { and, asc, eq, ne, sql } from 'drizzle-orm';
+import type { EventData } from '@/core/run/event';
+import type { Transaction } from '@/data/connection';
+import { assetChannel, run, runEvent } from '@/data/schema';
+
+export interface RawHistory {
+  /** By channel: raw outputs read back at spans of earlier runs, oldest first. */
+  outputs: Record<string, { at: string; raw: string }[]>;
+  installedOn: Record<string, string>;
+}
+
+/** Raw sensor output over the visits: now against new is the health of a sensor. A new sensor begins a new series. */
+export async function rawHistory(tx: Transaction, assetId: string, notThis: string): Promise<RawHistory> {
+  const rows = await tx
+    .select({ type: runEvent.type, data: runEvent.data, at: runEvent.occurredAt })
+    .from(runEvent)
+    .innerJoin(run, eq(run.id, runEvent.runId))
+    .where(and(eq(run.assetId, assetId), ne(run.id, notThis), sql`${runEvent.type} in ('adjusted', 'partReplaced')`))
+    .orderBy(asc(runEvent.occurredAt), asc(runEvent.seq));
+  const outputs: RawHistory['outputs'] = {};
+  for (const row of rows) {
+    if (row.type === 'partReplaced') outputs[(row.data as EventData['partReplaced']).channel] = [];
+    if (row.type !== 'adjusted') continue;
+    const { readBack } = row.data as EventData['adjusted'];
+    for (const [key, raw] of Object.entries(readBack))
+      if (key.startsWith('raw:')) (outputs[key.slice(4)] ??= []).push({ at: row.at.toISOString(), raw });
+  }
+  const channels = await tx.select().from(assetChannel).where(eq(assetChannel.assetId, assetId));
+  return {
+    outputs,
+    installedOn: Object.fromEntries(channels.flatMap((one) => (one.installedOn ? [[one.id, one.installedOn]] : []))),
+  };
+}

@@ -1,0 +1,58 @@
+'use client';
+import { useState } from 'react';
+import { missingReadings, type PlannedStep } from '@/core/run/plan';
+import { capturable } from './live-rules';
+import type { RunView } from './server/run-view';
+import { lookOf } from './sheet';
+import type { LiveLine } from './use-live';
+import type { LiveRun } from './use-run';
+
+/** The capture key: takes every channel that has settled, one after the other; says which have not. */
+export function useCapture(
+  run: LiveRun,
+  view: RunView,
+  live: LiveLine,
+  present: PlannedStep | undefined,
+): { capture: () => void; said: string; ready: number; asked: number } {
+  const [said, setSaid] = useState('');
+  const step = present?.step.kind === 'read' ? present.step : null;
+  const missing = step ? missingReadings(step, present!.key, present!.channel, view.procedure, run.state) : [];
+  const line = view.line?.id;
+  const found = missing.map((pair) => ({
+    ...pair,
+    taken: line ? capturable(lookOf({ view, live }, pair.channel), line, step!.phase) : null,
+    before: lookOf({ view, live }, pair.channel)?.before ?? null,
+  }));
+  const ready = found.filter((one) => one.taken);
+  const capture = async () => {
+    if (!step || !line) return;
+    if (ready.length === 0) return setSaid('Nothing has settled yet: wait, or type what it shows.');
+    setSaid('');
+    for (const { point, channel, taken } of ready) {
+      const observed = view.procedure.points.find((one) => one.id === point)?.target.kind === 'observe';
+      const earlier = observed ? earlierShown(run, channel) : null;
+      const refused = await run.send({
+        type: 'captureReading',
+        step: present!.key,
+        point,
+        channel,
+        text: taken!.text,
+        capture: taken!.capture,
+        ...(earlier ? { inputs: { before: earlier } } : {}),
+      });
+      if (refused) return setSaid(refused.sentence);
+    }
+    const left = found
+      .filter((one) => !one.taken)
+      .map((one) => run.state.channels.find((each) => each.id === one.channel)?.label);
+    if (left.length) setSaid(`Not settled yet: ${left.join(', ')}.`);
+  };
+  return { capture: () => void capture(), said, ready: ready.length, asked: found.length };
+}
+
+/** What the channel showed before: the last reading on record. */
+function earlierShown(run: LiveRun, channel: string): string | null {
+  return (
+    run.state.readings.filter((one) => one.channel === channel && one.reading.status === 'value').at(-1)?.reading.text ?? null
+  );
+}

@@ -1,0 +1,83 @@
+import { randomUUID } from 'node:crypto';
+import { and, desc, eq, lt } from 'drizzle-orm';
+import { draftNotice, type NoticeDraft } from '@/core/certificate/notice';
+import type { Transaction } from '@/data/connection';
+import { asset, customer, customerNotice, instrumentModel, mail, runSummary } from '@/data/schema';
+import { loadRun, type LoadedRun } from '@/features/bench/server';
+import { dateIn } from '@/platform/clock';
+import { readSettings } from '@/platform/settings';
+import type { UseCaseContext } from '@/platform/use-case';
+
+/** What the customer would be told of a run whose as-found was outside; null when there is nothing to tell. */
+export async function noticeFor(tx: Transaction, runId: string): Promise<(NoticeDraft & { recipient: string }) | null> {
+  const loaded = await loadRun(tx, runId);
+  return loaded ? draftFor(tx, loaded) : null;
+}
+
+async function draftFor(
+  tx: Transaction,
+  { row, state, procedure }: LoadedRun,
+): Promise<(NoticeDraft & { recipient: string }) | null> {
+  const settings = await readSettings(tx);
+  const [owner] = await tx
+    .select({ asset, model: instrumentModel.name, customer })
+    .from(asset)
+    .innerJoin(instrumentModel, eq(instrumentModel.id, asset.modelId))
+    .innerJoin(customer, eq(customer.id, asset.customerId))
+    .where(eq(asset.id, row.assetId));
+  const [good] = state.startedAt
+    ? await tx
+        .select({ at: runSummary.finishedAt })
+        .from(runSummary)
+        .where(
+          and(
+            eq(runSummary.assetId, row.assetId),
+            eq(runSummary.status, 'approved'),
+            eq(runSummary.asLeft, 'within'),
+            lt(runSummary.startedAt, new Date(state.startedAt)),
+          ),
+        )
+        .orderBy(desc(runSummary.startedAt))
+        .limit(1)
+    : [];
+  const draft = draftNotice({
+    procedure,
+    state,
+    item: { maker: owner!.asset.maker, model: owner!.model, serial: owner!.asset.serial, tag: owner!.asset.tag },
+    lastGood: good?.at ? dateIn(settings.zone, good.at) : null,
+    found: dateIn(settings.zone, new Date(state.startedAt ?? Date.now())),
+    laboratory: `${settings.name}, ${settings.address}`,
+  });
+  return draft && { ...draft, recipient: owner!.customer.email };
+}
+
+/** Releases the notice with the certificate: its text is kept as it went out, the mail waits in the outbox. Once a run. */
+export async function releaseNotice({ tx, now, actor }: UseCaseContext, loaded: LoadedRun, body: string): Promise<void> {
+  const draft = await draftFor(tx, loaded);
+  if (!draft) return;
+  const id = randomUUID();
+  if (draft.recipient)
+    await tx.insert(mail).values({
+      id,
+      customerId: loaded.row.customerId,
+      recipient: draft.recipient,
+      subject: draft.subject,
+      body,
+      messageId: `<${id}@werkbank.notice>`,
+      createdAt: now,
+    });
+  await tx
+    .insert(customerNotice)
+    .values({
+      runId: loaded.row.id,
+      assetId: loaded.row.assetId,
+      customerId: loaded.row.customerId,
+      subject: draft.subject,
+      body,
+      facts: draft.facts,
+      releasedAt: now,
+      releasedBy: actor.name,
+      mailId: draft.recipient ? id : null,
+    })
+    .onConflictDoNothing();
+}

@@ -1,0 +1,3 @@
+export { StandInPanel } from './stand-in-panel';
+export { DevicesView } from './devices-view';
+export { HoldTag } from './hold-tag';

@@ -1,0 +1,77 @@
+import { eq } from 'drizzle-orm';
+import type { InferType } from 'yup';
+import type { EquipmentDetail, EquipmentRole, MaterialComponent } from '@/core/run/reference-snapshot';
+import { violatedUnique } from '@/data/database-problem';
+import { reference, referenceCheck } from '@/data/schema';
+import { Problem } from '@/platform/problem';
+import type { UseCaseContext } from '@/platform/use-case';
+import { lastDayOf, type checkSchema, type ReferenceInput } from '../shelf-schema';
+
+/** A new bottle or piece of equipment on the shelf. The same lot of the same name stands there once. */
+export async function addReference({ tx, now, actor }: UseCaseContext, input: ReferenceInput): Promise<{ id: string }> {
+  const { flowLPerMin, demand, expires, ...rest } = input;
+  const detail: EquipmentDetail = {
+    ...(flowLPerMin ? { flowLPerMin } : {}),
+    ...(demand ? { demand } : {}),
+    ...(input.role === 'regulator' && input.fitting ? { fitting: input.fitting } : {}),
+  };
+  if (input.role === 'regulator' && !demand && !flowLPerMin)
+    throw new Problem('A regulator gives a fixed flow or what a pump demands.', { flowLPerMin: 'Which flow, in L/min?' });
+  try {
+    const [row] = await tx
+      .insert(reference)
+      .values({
+        ...rest,
+        kind: input.kind as 'gas',
+        role: input.role as EquipmentRole,
+        components: input.components as MaterialComponent[],
+        detail,
+        expires: expires ? lastDayOf(expires) : null,
+        waterVolumeL: input.waterVolumeL || null,
+        pressureBar: input.pressureBar || null,
+        price: input.price || null,
+        balance: input.balance || null,
+        certificate: input.certificate || null,
+        traceability: input.traceability || null,
+        createdAt: now,
+      })
+      .returning({ id: reference.id });
+    await tx.insert(referenceCheck).values({ referenceId: row!.id, at: now, by: actor.name, what: 'made' });
+    return row!;
+  } catch (error) {
+    if (violatedUnique(error) === 'reference_lot')
+      throw new Problem(`${input.name}, lot ${input.lot}, stands on the shelf already.`, { lot: 'On the shelf already.' }, 409);
+    throw error;
+  }
+}
+
+/** A reading of the gauge, a check of a piece of equipment, or its state. Each stays on record. */
+export async function noteCheck(
+  { tx, now, actor }: UseCaseContext,
+  { id, what, value, result, note, nextDue }: InferType<typeof checkSchema>,
+): Promise<void> {
+  const [row] = await tx.select().from(reference).where(eq(reference.id, id)).for('update');
+  if (!row) throw new Problem('This is not on the shelf.', {}, 404);
+  if (what === 'pressure' && !row.waterVolumeL)
+    throw new Problem('Without the water volume a pressure says nothing about what is left.', {
+      value: 'No water volume on record.',
+    });
+  if (what === 'pressure' && Number(value) > 400)
+    throw new Problem('No bottle of this kind holds that.', { value: '0 to 400 bar.' });
+  if (what !== 'pressure' && !result) throw new Problem('Say what came of it.', { result: 'Choose one.' });
+  if (result === 'fault' && !note) throw new Problem('Say what is wrong.', { note: 'Say what is wrong.' });
+  await tx
+    .insert(referenceCheck)
+    .values({ referenceId: id, at: now, by: actor.name, what: what as 'pressure', value, result, note });
+  if (what === 'state')
+    await tx
+      .update(reference)
+      .set({ state: result as 'good' })
+      .where(eq(reference.id, id));
+  if (what === 'check' && result === 'fault') await tx.update(reference).set({ state: 'outOfUse' }).where(eq(reference.id, id));
+  if (what === 'check' && result === 'pass' && nextDue)
+    await tx
+      .update(reference)
+      .set({ expires: lastDayOf(nextDue), state: 'good' })
+      .where(eq(reference.id, id));
+}

@@ -1,0 +1,51 @@
+import { desc, eq, sql } from 'drizzle-orm';
+import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
+import type { Transaction } from '@/data/connection';
+import { asset, reference, referenceBooking, referenceCheck, run } from '@/data/schema';
+import { referenceSnapshot } from './snapshot';
+
+export interface ReferencePage {
+  snapshot: ReferenceSnapshot;
+  row: typeof reference.$inferSelect;
+  checks: (typeof referenceCheck.$inferSelect)[];
+  uses: { runId: string; litres: string; at: Date; by: string; serial: string; maker: string }[];
+  drawnL: number;
+}
+
+/** A bottle or a piece of equipment with all that happened to it: who used it, when, on what, how much. Newest first. */
+export async function referencePage(tx: Transaction, id: string): Promise<ReferencePage | null> {
+  const snapshot = await referenceSnapshot(tx, id);
+  if (!snapshot) return null;
+  const [row] = await tx.select().from(reference).where(eq(reference.id, id));
+  const uses = await tx
+    .select({
+      runId: referenceBooking.runId,
+      litres: referenceBooking.litres,
+      at: referenceBooking.at,
+      by: referenceBooking.by,
+      serial: asset.serial,
+      maker: asset.maker,
+    })
+    .from(referenceBooking)
+    .innerJoin(run, eq(run.id, referenceBooking.runId))
+    .innerJoin(asset, eq(asset.id, run.assetId))
+    .where(eq(referenceBooking.referenceId, id))
+    .orderBy(desc(referenceBooking.at))
+    .limit(50);
+  const total = await tx
+    .select({ litres: sql<string | null>`sum(${referenceBooking.litres})` })
+    .from(referenceBooking)
+    .where(eq(referenceBooking.referenceId, id));
+  return {
+    snapshot,
+    row: row!,
+    checks: await tx
+      .select()
+      .from(referenceCheck)
+      .where(eq(referenceCheck.referenceId, id))
+      .orderBy(desc(referenceCheck.at), desc(referenceCheck.id))
+      .limit(50),
+    uses,
+    drawnL: Number(total[0]?.litres ?? 0),
+  };
+}

@@ -1,0 +1,1 @@
+export { StationView } from './station-view';

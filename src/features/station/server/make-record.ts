@@ -1,0 +1,111 @@
+import { desc, eq } from 'drizzle-orm';
+import { ScriptedRun } from '@/core/run/scripted';
+import type { BumpChannel } from '@/core/run/evidence';
+import { asset, instrumentModel, stationEntry, ticket, type StationChannel } from '@/data/schema';
+import { placeTicket, recordRun } from '@/features/bench/server';
+import { INSPECTION_ITEMS, receive } from '@/features/counter/server';
+import { referenceSnapshots } from '@/features/shelf/server';
+import { Problem } from '@/platform/problem';
+import type { UseCaseContext } from '@/platform/use-case';
+
+/**
+ * Makes a run out of what a station did, so that the signatory can turn it into a record of imported results: no guided order, everything marked as imported.
+ * Its gas has to stand on the shelf by its lot; then targets are the bottle's, else nothing can be judged.
+ */
+export async function makeStationRecord(context: UseCaseContext, { entryId }: { entryId: string }): Promise<{ run: string }> {
+  const { tx, now, actor } = context;
+  const [entry] = await tx.select().from(stationEntry).where(eq(stationEntry.id, entryId));
+  if (!entry) throw new Problem('This entry does not exist.', {}, 404);
+  const [owner] = await tx
+    .select({ asset, model: instrumentModel })
+    .from(asset)
+    .innerJoin(instrumentModel, eq(instrumentModel.id, asset.modelId))
+    .where(eq(asset.id, entry.assetId));
+  if (!['docking-station', 'automatic-station'].includes(owner!.model.procedureId ?? ''))
+    throw new Problem(
+      `${owner!.model.maker} ${owner!.model.name} is calibrated at the bench: a station's row stands in its history only.`,
+      {},
+      409,
+    );
+  const shelf = await referenceSnapshots(tx);
+  const bottle = shelf.find((one) => one.kind === 'gas' && one.lot === entry.gas.lot);
+  if (!bottle) throw new Problem(`The station’s gas ${entry.gas.lot} is not on the shelf: put it there first.`, {}, 409);
+  const at = entry.at;
+  const received = await receive(context, {
+    customerId: owner!.asset.customerId,
+    contact: '',
+    note: '',
+    instruments: [
+      {
+        assetId: entry.assetId,
+        wish: 'Calibrate',
+        rule: 'simple',
+        promiseOn: null,
+        dueAgreed: false,
+        note: `Taken from the log of ${entry.station}.`,
+        inspection: Object.fromEntries(INSPECTION_ITEMS.map((item) => [item.id, { result: 'notApplicable' as const, note: '' }])),
+      },
+    ],
+  });
+  const ticketId = received.tickets[0]!.id;
+  await placeTicket(context, { ticketId, place: await freePlace(context) });
+  const { run } = await recordRun(context, ticketId, (id, procedure, started) => {
+    const scripted = new ScriptedRun(procedure, { run: id, actor, start: at, references: [bottle], source: 'imported' }).start({
+      ...started,
+      origin: 'imported',
+    });
+    const docking = procedure.id === 'docking-station';
+    const slot = docking ? 'gas' : 'cylinder-a';
+    const point = docking ? 'span' : 'span-a';
+    const matched = entry.channels.flatMap((one) => {
+      const channel = scripted.state.channels.find((each) => each.measurand === one.measurand && each.status === 'fitted');
+      return channel ? [{ channel, one }] : [];
+    });
+    scripted.do({ type: 'bindReference', slot, reference: bottle.id, flowLPerMin: '0.5' });
+    scripted.do({ type: 'decide', step: 'log/work', option: entry.kind });
+    if (entry.kind === 'bump')
+      scripted.do({
+        type: 'bump',
+        step: 'log/bump',
+        channels: Object.fromEntries(matched.map(({ channel, one }) => [channel.id, bumpOf(one)])),
+        outputs: entry.outputs,
+      });
+    if (entry.kind === 'calibration') {
+      const read = (step: string, which: 'before' | 'after') =>
+        matched.forEach(({ channel, one }) => {
+          const text = one[which];
+          if (text) scripted.do({ type: 'captureReading', step, point, channel: channel.id, text });
+        });
+      read('log/calibration/before', 'before');
+      scripted.do({
+        type: 'adjust',
+        step: 'log/calibration/adjust',
+        channels: matched.map(({ channel }) => channel.id),
+        outcome: entry.passed ? 'passed' : 'failed',
+      });
+      read('log/calibration/after', 'after');
+    }
+    scripted.do({ type: 'finish' });
+    return scripted.events;
+  });
+  await tx.update(ticket).set({ status: 'toApprove', place: null, placedAt: now }).where(eq(ticket.id, ticketId));
+  return { run };
+}
+
+const bumpOf = (one: StationChannel): BumpChannel => ({
+  moved: one.moved,
+  rightWay: true,
+  ...(one.before ? { before: one.before } : {}),
+  ...(one.after ? { shown: one.after } : {}),
+  ...(one.t90Seconds === undefined ? {} : { t90Seconds: one.t90Seconds }),
+});
+
+async function freePlace({ tx }: UseCaseContext): Promise<number> {
+  const taken = await tx
+    .select({ place: ticket.place })
+    .from(ticket)
+    .where(eq(ticket.status, 'onBench'))
+    .orderBy(desc(ticket.place));
+  for (let place = 1; place <= 20; place += 1) if (!taken.some((one) => one.place === place)) return place;
+  throw new Problem('All places of the bench are taken.', {}, 409);
+}

@@ -1,0 +1,70 @@
+import type { Procedure } from '@/core/procedure/procedure';
+import * as part from './parts';
+
+/** Family 8: single-gas CO detector; clock and flow block first, zeroes itself, raw output noted, saves by itself when stable, the date read back proves it. */
+export const family08: Procedure = {
+  id: 'single-gas-co-detector',
+  version: 1,
+  family: 8,
+  title: 'Single-gas CO detector, calibration',
+  method: 'Comparison with certified carbon monoxide in air; the detector zeroes itself and saves when it stands still.',
+  scope: 'calibration',
+  warmUpSeconds: 300,
+  channels: [{ role: 'co', label: 'CO', measurands: ['carbon monoxide'] }],
+  slots: [{ ...part.mixSlot, label: 'carbon monoxide' }],
+  points: [...part.zeroPoints(['co']), part.spanPoint(['co'], 'mix', 'certified')],
+  steps: [
+    {
+      id: 'clock',
+      kind: 'check',
+      title: 'Clock',
+      items: [
+        { id: 'deviation', label: 'Clock ahead of the house’s, s', answer: 'number', unit: 's' },
+        { id: 'corrected', label: 'Clock set right', answer: 'yesNo' },
+      ],
+      reason: 'The date it writes down is only as good as its clock. The deviation is recorded, then corrected.',
+    },
+    {
+      ...part.blockTest,
+      title: 'Flow block',
+      items: [{ id: 'alarm', label: 'Inlet held shut: it says so', answer: 'passFault' }],
+    } as Procedure['steps'][number],
+    part.warmUp(300, 'Five to ten minutes for this kind.'),
+    part.place,
+    part.bottle(),
+    {
+      id: 'found-zero',
+      kind: 'read',
+      title: 'As found: clean air',
+      points: ['zero'],
+      phase: 'asFound',
+      counts: false,
+      remark: 'auto-zeroed at power-on',
+      reason: 'It zeroed itself at switch-on. Recorded, not judged.',
+    },
+    part.gasOn('found-on'),
+    part.readFound('found', ['span'], 'As found: gas', part.BEFORE_ANYTHING),
+    part.gasOff('found-off'),
+    ...part.unlessAsFoundOnly([
+      part.purge('found-purge'),
+      ...part.zeroAndSpanTogether(['zero'], ['span'], {
+        save: {
+          id: 'save',
+          kind: 'save',
+          title: 'Read back the last-calibration date',
+          evidence: 'readBackDate',
+          reason: 'It saved by itself: the date proves it.',
+        },
+        zeroReason: 'It zeroes itself; note the raw output.',
+        spanReason: 'It saves by itself when the value stands still. Note the raw output: it is the reference for trouble later.',
+      }),
+      part.purge('purge'),
+      part.readLeft('left-zero', ['zero'], 'As left: clean air'),
+      part.gasOn('left-on'),
+      part.readLeft('left', ['span'], 'As left: gas'),
+      part.gasOff('left-off'),
+      part.returnToAir,
+    ]),
+  ],
+  cautions: [part.VENTILATED, part.BUMP_BEFORE_USE],
+};

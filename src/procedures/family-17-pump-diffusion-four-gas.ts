@@ -1,0 +1,66 @@
+import type { Procedure } from '@/core/procedure/procedure';
+import * as part from './parts';
+
+const ALL = ['o2', 'ex', 'h2s', 'co'];
+
+/** Family 17: pumped or diffusion four-gas monitor, adjusted by key channel by channel; pump off for a fixed flow; watched bump at the end. */
+export const family17: Procedure = {
+  id: 'pump-diffusion-four-gas',
+  version: 1,
+  family: 17,
+  title: 'Pumped/diffusion four-gas monitor, calibration',
+  method: 'Comparison with a certified gas mixture; each channel set to the bottle by key; zero in clean air.',
+  scope: 'calibration',
+  warmUpSeconds: 300,
+  channels: part.fourChannels,
+  slots: [part.mixSlot],
+  points: [...part.zeroPoints(['ex', 'h2s', 'co'], ['o2']), part.spanPoint(ALL)],
+  steps: [
+    part.warmUp(300),
+    part.readOut,
+    part.place,
+    part.blockTest,
+    part.bottle(),
+    {
+      id: 'pump',
+      kind: 'check',
+      title: 'Pump',
+      items: [{ id: 'state', label: 'Pump off for a fixed flow, on for a demand regulator', answer: 'yesNo' }],
+      reason: 'A fixed flow never matches a pump: too little starves it, too much pushes on the seals.',
+    },
+    part.readFound('found-zero', ['zero', 'air'], 'As found: clean air', 'Before it is zeroed.'),
+    part.gasOn('found-on'),
+    part.readFound('found', ['span'], 'As found: gas', part.BEFORE_ANYTHING),
+    part.gasOff('found-off'),
+    part.purge('found-purge'),
+    ...part.unlessAsFoundOnly([
+      ...part.zeroAndSpanTogether(['zero', 'air'], ['span'], {
+        save: {
+          id: 'save',
+          kind: 'save',
+          title: 'Next due shown',
+          evidence: 'readBackDate',
+          reason: 'It shows the date of the calibration when it has saved.',
+        },
+        spanReason: 'Key by key: each channel to the bottle’s value.',
+      }),
+      part.purge('purge'),
+      part.readLeft('left-zero', ['zero', 'air'], 'As left: clean air'),
+      part.gasOn('left-on'),
+      part.readLeft('left', ['span'], 'As left: gas'),
+      {
+        id: 'bump',
+        kind: 'bump',
+        title: 'Bump, watched',
+        channels: ALL,
+        method: 'watched',
+        outputs: ['sound', 'light', 'vibration'],
+        caution: part.LOUD,
+        reason: 'A person sees, hears and feels it: the instrument’s own timed test proves no buzzer.',
+      },
+      part.gasOff('left-off'),
+      part.returnToAir,
+    ]),
+  ],
+  cautions: [part.VENTILATED, part.LOUD, part.BUMP_BEFORE_USE, part.SITE_DECIDES],
+};
