@@ -100,6 +100,9 @@ const SHAPES: Record<Said['type'], yup.ObjectSchema<object>> = {
   answer: yup.object({ id: text(80).required(), ok: flag, why: text(200).optional() }),
 };
 
+/** A value as a few signs of text. Even an object that brings its own `toString` can't break this. */
+const shortly = (value: unknown) => (JSON.stringify(value) ?? 'nothing').slice(0, 40);
+
 /**
  * Reads one line of the protocol. The one parser for every way a device may be connected. What is not a line of ours comes back as a reason, never as an error thrown.
  *
@@ -115,13 +118,13 @@ export function parseLine(line: string): Parsed {
   }
   const type = (value as { type?: unknown } | null)?.type;
   if (typeof type !== 'string' || !Object.hasOwn(SHAPES, type)) {
-    return { ok: false, code: 'unknownType', sentence: `The device sent a line of an unknown kind (${String(type)}).` };
+    return { ok: false, code: 'unknownType', sentence: `The device sent a line of an unknown kind (${shortly(type)}).` };
   }
   if (type === 'hello' && (value as { protocol?: unknown }).protocol !== LINE_PROTOCOL) {
     return {
       ok: false,
       code: 'otherProtocol',
-      sentence: `The device speaks ${String((value as { protocol?: unknown }).protocol)}, this program ${LINE_PROTOCOL}.`,
+      sentence: `The device speaks ${shortly((value as { protocol?: unknown }).protocol)}, this program ${LINE_PROTOCOL}.`,
     };
   }
   try {

@@ -1,6 +1,9 @@
 import { connect, type Socket } from 'node:net';
 import type { TextStream } from './link';
 
+/** How long a device has to hang up by itself. */
+const HANG_UP_MS = 500;
+
 /** A device behind a TCP port. Errors: the connection's own, when it can't be made within the time. */
 export function tcpStream({
   host,
@@ -37,7 +40,12 @@ export function streamOf(socket: Socket): TextStream {
       new Promise((resolve) => {
         reason = 'closed here';
         if (socket.destroyed) return resolve();
-        socket.once('close', () => resolve());
+        // A device that never reads would never hang up: it is given a moment.
+        const timer = setTimeout(() => socket.destroy(), HANG_UP_MS);
+        socket.once('close', () => {
+          clearTimeout(timer);
+          resolve();
+        });
         socket.end();
       }),
   };

@@ -14,6 +14,8 @@ export interface LiveAnswer {
   readings: number;
   /** The pump was blocked at some time while gas flowed; kept until gas comes again. */
   blockedInGas: boolean;
+  /** Gas as the worker knew it when it looked: an older look says nothing of what flows now. */
+  gas: number | null;
 }
 
 const scope = self as unknown as {
@@ -90,5 +92,6 @@ function tell(): void {
     frame: last && { seconds: last.seconds, mode: last.mode, pump: last.pump, alarm: last.alarm },
     readings,
     blockedInGas,
+    gas,
   });
 }

@@ -197,7 +197,8 @@ function ofChannel(one: ChannelFacts, facts: BenchFacts): Finding[] {
       `${one.label}: slow, sensor or its filter`,
       `T90 ${Math.round(one.t90Seconds!)} s, usual are ${usual(one)} s.`,
     );
-  if (one.share < LOW && one.measurand !== 'oxygen') {
+  const poisoned = one.share < BARELY && COMBUSTIBLE.includes(one.measurand);
+  if (one.share < LOW && one.measurand !== 'oxygen' && !poisoned) {
     const reactive = REACTIVE.includes(one.measurand);
     add(
       'dyingSensor',

@@ -35,13 +35,13 @@ export interface LiveLook {
   trace: { seconds: number; value: number }[];
 }
 
-const WINDOW_SECONDS = 12;
+const WINDOW_SECONDS = 15;
 /** After gas comes nothing counts as settled before this: dead volume and hand on the valve. */
 const SETTLES_AFTER = 20;
 /** A channel that has not moved by then will not: it is stable where it is (poisoned, stuck, no gas). */
 const GIVES_UP_AFTER = 45;
 /** Largest settling error, as a share of the tolerance, at which closing is proposed. */
-export const CLOSE_SHARE = 0.2;
+export const CLOSE_SHARE = 0.25;
 const TRACE_POINTS = 120;
 
 /**
@@ -105,7 +105,8 @@ export class LiveChannel {
     if (this.gasAt !== null && seconds > this.gasAt) this.response.push(seconds - this.gasAt, value);
   }
 
-  look(): LiveLook | null {
+  /** `early: false` leaves the estimate out: as-left readings wait for the plateau anyhow. */
+  look({ early = true }: { early?: boolean } = {}): LiveLook | null {
     if (!this.last) return null;
     const { text, status, raw, seconds } = this.last;
     const since = this.gasAt === null ? null : Math.max(0, seconds - this.gasAt);
@@ -114,7 +115,8 @@ export class LiveChannel {
     const final = stable && since !== null ? Number(stable.text) : null;
     const moved = this.before !== null && final !== null && Math.abs(final - this.before) >= 3 * Number(this.rule.resolution);
     const share = (part: number) => (moved ? timeToShare({ samples, initial: this.before!, final: final!, share: part }) : null);
-    const estimate = this.estimate(since, samples);
+    // Once it stands still nobody needs to be told where it will.
+    const estimate = stable || !early ? null : this.estimate(since, samples);
     return {
       text,
       status,
@@ -166,8 +168,9 @@ export class LiveChannel {
     const tolerance = this.rule.tolerance ?? 0;
     return new PlateauStream({
       windowSeconds: WINDOW_SECONDS,
-      maxSpread: Math.max(2 * step, 0.15 * tolerance),
-      maxSlopePerMinute: Math.max(4 * step, 0.2 * tolerance),
+      maxSpread: Math.max(2 * step, 0.25 * tolerance),
+      // What may still come at the end of a slow part is slope times its time constant: held under a quarter of the tolerance for about a minute.
+      maxSlopePerMinute: Math.max(2 * step, 0.2 * tolerance),
     });
   }
 }

@@ -11,6 +11,7 @@ import { InTray } from './in-tray';
 import { Place } from './place';
 import type { Board, BoardTicket } from './server/board';
 import { useRunChanges } from './use-run-changes';
+import { WaitCaller } from './wait-caller';
 
 interface Props {
   board: Board;
@@ -110,6 +111,7 @@ export function BenchBoard({ board, today, mayBench, outTray }: Props) {
               </span>
             </h2>
           </div>
+          <WaitCaller places={tickets.filter((one) => one.place !== null)} />
           <div className="benchtop">
             {places.map((place) => (
               <Place

@@ -51,6 +51,8 @@ export function ChannelInput({
   const typing = focus && !sheet.onLine;
   useEffect(() => {
     if (typing) field.current?.focus({ preventScroll: true });
+    // The line came: the keys of the sheet must not land in an empty field.
+    else if (document.activeElement === field.current && !field.current?.value) field.current?.blur();
   }, [typing]);
   const definition = view.procedure.points.find((one) => one.id === point)!;
   const { inputs } = kept;
@@ -163,14 +165,17 @@ export function ChannelInput({
         />
       </div>
       {sheet.onLine && look && (
-        <div className="under">
+        <div className="under d-flex flex-wrap gap-3 align-items-center">
           <LiveReading
             look={look}
             unit={channel.unit}
             target={target && !isRefusal(target) ? Number(target.value) : null}
             name={channel.role}
           />
-          {taken && <span className="ready-mark">ready to capture</span>}
+          {verdict && !text.trim() && counts && (
+            <VerdictMark state={verdict.state} word={`${WORD[verdict.state]} ${signed(verdict.error)}`} />
+          )}
+          {taken && sheet.live.frame?.mode !== 'warmUp' && <span className="ready-mark">ready to capture</span>}
         </div>
       )}
       {matched && 'problem' in matched && (
@@ -182,7 +187,8 @@ export function ChannelInput({
         {problem ? (
           <span className="field-problem">{problem}</span>
         ) : (
-          verdict && (
+          verdict &&
+          (text.trim() || !sheet.onLine) && (
             <span className="d-flex flex-wrap gap-3">
               {counts ? <VerdictMark state={verdict.state} /> : <span className="quiet">recorded, not judged</span>}
               <span>
@@ -206,4 +212,5 @@ export function ChannelInput({
   );
 }
 
+const WORD = { within: 'within', outside: 'outside', cannotTell: 'cannot tell', notMeasured: 'not measured' };
 const EMPTY = { text: '', inputs: {} };

@@ -3,6 +3,7 @@ import Link from 'next/link';
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { Countdown, Elapsed } from '@/ui/running-clock';
 import { useReady } from '@/ui/use-ready';
+import { PlaceLive } from './place-live';
 import type { BoardTicket } from './server/board';
 
 /** One place of the bench: what stands there, its clock, what comes next. */
@@ -78,6 +79,7 @@ export function Place({
       ) : clock ? (
         <Countdown until={clock} />
       ) : null}
+      {ticket.line && <PlaceLive line={ticket.line} />}
       {may && (
         <div className="foot">
           {ticket.runId ? (

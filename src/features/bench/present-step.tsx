@@ -29,7 +29,7 @@ export function PresentStep({ sheet, gasOpen, said, ready, asked }: Props) {
   const { step } = present;
   const channel = present.channel ? run.state.channels.find((one) => one.id === present.channel) : undefined;
   return (
-    <section className="present-step" aria-label="Present step">
+    <section className="present-step" aria-label="Present step" data-step={present.key} data-kind={step.kind}>
       <h2>
         {step.title}
         {channel && `: ${channel.label}`}

@@ -20,7 +20,8 @@ export function useCapture(
   const line = view.line?.id;
   const found = missing.map((pair) => ({
     ...pair,
-    taken: line ? capturable(lookOf({ view, live }, pair.channel), line, step!.phase) : null,
+    // What an instrument shows while it warms up counts for nothing.
+    taken: line && live.frame?.mode !== 'warmUp' ? capturable(lookOf({ view, live }, pair.channel), line, step!.phase) : null,
     before: lookOf({ view, live }, pair.channel)?.before ?? null,
   }));
   const ready = found.filter((one) => one.taken);

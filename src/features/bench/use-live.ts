@@ -18,6 +18,7 @@ export interface LiveLine {
   readings: number;
   /** The pump was blocked at some time while gas flowed. */
   blockedInGas: boolean;
+  gas: number | null;
 }
 
 const SILENT_AFTER_MS = 4000;
@@ -29,6 +30,7 @@ const NOTHING: LiveLine = {
   silent: false,
   readings: 0,
   blockedInGas: false,
+  gas: null,
 };
 
 /**
@@ -85,5 +87,6 @@ export function useLive(line: string | null, rules: Record<number, LiveRule>, ga
   useEffect(() => {
     worker.current?.postMessage({ type: 'gas', since: gasSince ? Date.parse(gasSince) : null } satisfies LiveRequest);
   }, [gasSince]);
-  return live;
+  // A look from before gas came or went says nothing of what flows now: a settled zero must never be taken for a reading in gas.
+  return live.gas === (gasSince ? Date.parse(gasSince) : null) ? live : { ...live, looks: {} };
 }

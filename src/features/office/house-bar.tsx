@@ -15,8 +15,6 @@ const ROOMS: { href: string; name: string; needs: Permission }[] = [
   { href: '/assets', name: 'Instruments', needs: 'signedIn' },
   { href: '/certificates', name: 'Certificates', needs: 'signedIn' },
   { href: '/shelf', name: 'Shelf', needs: 'signedIn' },
-  { href: '/station', name: 'Station log', needs: 'signedIn' },
-  { href: '/devices', name: 'Devices', needs: 'signedIn' },
   { href: '/calculators', name: 'Calculators', needs: 'signedIn' },
   { href: '/office', name: 'Office', needs: 'office' },
 ];
@@ -29,7 +27,10 @@ export function HouseBar({ name, role, children }: { name: string; role: Role; c
   useEffect(() => {
     document.documentElement.dataset.ready = 'yes';
   }, []);
-  const here = (href: string) => (href === '/' ? path === '/' || path.startsWith('/runs') : path.startsWith(href));
+  const here = (href: string) =>
+    href === '/'
+      ? path === '/' || path.startsWith('/runs')
+      : path.startsWith(href) || (href === '/shelf' && /^\/(station|devices)/.test(path));
   const turn = () => {
     const theme = document.documentElement.dataset.bsTheme === 'dark' ? 'light' : 'dark';
     document.documentElement.dataset.bsTheme = theme;

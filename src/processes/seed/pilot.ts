@@ -1,3 +1,4 @@
+import type { CheckItem } from '@/core/procedure/procedure';
 import { missingReadings, readPairs } from '@/core/run/plan';
 import type { RunChannel } from '@/core/run/event';
 import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
@@ -43,12 +44,7 @@ function work({ run, random, behaviour, choose }: Pilot, planned: ReturnType<Scr
       run.wait(15).do({
         type: 'completeStep',
         step: key,
-        answers: Object.fromEntries(
-          step.items.map((item) => [
-            item.id,
-            { value: item.answer === 'passFault' ? 'pass' : item.id === 'another' && iteration >= 2 ? 'no' : 'yes' },
-          ]),
-        ),
+        answers: Object.fromEntries(step.items.map((item) => [item.id, { value: answerTo(item, iteration) }])),
       });
       break;
     case 'condition':
@@ -112,6 +108,12 @@ function work({ run, random, behaviour, choose }: Pilot, planned: ReturnType<Scr
       });
       break;
   }
+}
+
+const PLAIN_ANSWER = { passFault: 'pass', yesNo: 'yes', number: '0', text: 'none', sensorSerial: 'NEW-1' };
+
+function answerTo(item: CheckItem, iteration: number): string {
+  return item.id === 'another' && iteration >= 2 ? 'no' : PLAIN_ANSWER[item.answer];
 }
 
 function capture(

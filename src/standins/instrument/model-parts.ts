@@ -166,7 +166,7 @@ export const organics = (slot: number) =>
     alarms: ['1000', '5000'],
     responds: { C4H8: 1000 },
     spanValue: '10000',
-    raw: [0.05, 0.0002, 5, 0.0003],
+    raw: [0.05, 0.0002, 5, 0.0001],
   });
 /** A component of a breathing-gas mix by infrared or paramagnetism, in %vol. */
 export const breathing = (slot: number, measurand: string, substance: string, highest: string, spanValue: string, cleanAir = 0) =>

@@ -9,6 +9,10 @@ import { atInlet, flowOf, newWorld, type World } from './world';
 export { CLEAN_AIR, type World } from './world';
 
 const BLOCK_ALARM_AFTER_SECONDS = 4;
+/** It stays in its calibration mode so long after a key. */
+const IN_BETWEEN_SECONDS = 1800;
+/** … and so long after the last channel was spanned, where it saves by itself. */
+const AT_THE_END_SECONDS = 60;
 
 /** A portable gas monitor in numbers: sensors that follow what streams past, keys, alarms, pump, save with its deadline. Time only passes by `tick`. */
 export class SimulatedInstrument {
@@ -22,6 +26,9 @@ export class SimulatedInstrument {
   private raws: number[];
   /** What the calibration was before, and until when a save keeps the new one. */
   private unsaved: { before: Calibration[]; until: number } | null = null;
+  /** Until when it is in its calibration mode: the alarms are muted, or gas could never be spanned. */
+  private calibratingUntil = 0;
+  private readonly spanned = new Set<number>();
   private clockAhead: number;
   private lastCalibration: string | undefined;
   private dueInDays: number;
@@ -130,6 +137,7 @@ export class SimulatedInstrument {
         if (!this.unsaved) return refused('there is nothing to save');
         if (this.scenario.missesSave) return done();
         this.unsaved = null;
+        this.calibratingUntil = 0;
         this.keep();
         return done([{ type: 'notice', notice: 'saved' }]);
       default:
@@ -157,6 +165,11 @@ export class SimulatedInstrument {
       if (settable) this.spans[index] = key.value!;
       return { type: 'notice', notice: channel.span(raw, Number(this.spans[index])) ? 'spanned' : 'spanFailed', slot };
     });
+    if (key.key === 'zero') this.spanned.clear();
+    else chosen.forEach(({ channel }) => this.spanned.add(channel.model.info.slot));
+    const all = this.channels.every(({ model: { info } }) => !info.fitted || this.spanned.has(info.slot));
+    const ends = all && this.model.saveWithinSeconds === 0;
+    this.calibratingUntil = this.seconds + (ends ? AT_THE_END_SECONDS : IN_BETWEEN_SECONDS);
     const failed = notices.filter((notice) => notice.notice.endsWith('Failed'));
     if (failed.length < notices.length && this.model.saveWithinSeconds > 0)
       this.unsaved = { before, until: this.seconds + this.model.saveWithinSeconds };
@@ -195,6 +208,10 @@ export class SimulatedInstrument {
 
   private watchAlarms(): void {
     if (this.seconds < this.model.warmUpSeconds) return;
+    if (this.seconds < this.calibratingUntil) {
+      this.alarm = { on: false, latched: false };
+      return;
+    }
     const on = this.channels.some((channel, i) => {
       const { fitted, alarmLow, alarmHigh, measurand } = channel.model.info;
       const value = channel.value(this.raws[i]!);

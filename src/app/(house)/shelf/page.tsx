@@ -1,3 +1,4 @@
+import Link from 'next/link';
 import { benchLines } from '@/features/lines/server';
 import { NewReference, ShelfTable } from '@/features/shelf';
 import { referenceSnapshots } from '@/features/shelf/server';
@@ -12,6 +13,10 @@ export default page({ permission: 'signedIn', name: '/shelf' }, async ({ tx, now
     <div className="page-head">
       <h1>Shelf</h1>
       <span className="quiet">Gas left is the content at the last pressure reading less what runs drew.</span>
+      <span className="end">
+        <Link href="/devices">Devices on a line</Link>
+        <Link href="/station">Station log</Link>
+      </span>
     </div>
     {may(actor.role, 'bench') && (
       <NewReference

@@ -1,6 +1,6 @@
 import { and, eq, inArray, ne, sql } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
-import { asset, customer, instrumentModel, runSummary, ticket, type TicketStatus } from '@/data/schema';
+import { asset, customer, deviceLine, instrumentModel, runSummary, ticket, type TicketStatus } from '@/data/schema';
 import { readSettings } from '@/platform/settings';
 import { nextAction, type NextAction } from '../next-action';
 import { loadRun } from './run-store';
@@ -25,6 +25,8 @@ export interface BoardTicket {
   sentBack: boolean;
   /** What to do next at this place, and until when it waits. */
   next: NextAction | null;
+  /** The line of this instrument, if it is on one. */
+  line: string | null;
 }
 
 export interface Board {
@@ -49,11 +51,16 @@ export async function board(
       serial: asset.serial,
       tag: asset.tag,
       runStatus: runSummary.status,
+      line: deviceLine.id,
     })
     .from(ticket)
     .innerJoin(asset, eq(ticket.assetId, asset.id))
     .innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id))
     .innerJoin(customer, eq(ticket.customerId, customer.id))
+    .leftJoin(
+      deviceLine,
+      sql`${deviceLine.kind} = 'instrument' and lower(${deviceLine.maker}) = lower(${asset.maker}) and upper(${deviceLine.serial}) = upper(${asset.serial})`,
+    )
     .leftJoin(runSummary, eq(runSummary.runId, ticket.runId))
     .where(and(ne(ticket.status, 'returned'), inArray(ticket.status, only)))
     .orderBy(sql`${ticket.promiseOn} nulls last`, instrumentModel.procedureId, ticket.code)
@@ -79,6 +86,7 @@ export async function board(
         warmUpSeconds: procedure?.warmUpSeconds ?? null,
         sentBack: row.ticket.status === 'inTray' && row.ticket.runId !== null,
         next: row.ticket.status === 'onBench' && row.ticket.runId ? await nextOf(tx, row.ticket.runId) : null,
+        line: row.line,
       };
     }),
   );

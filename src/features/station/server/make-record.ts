@@ -106,6 +106,6 @@ async function freePlace({ tx }: UseCaseContext): Promise<number> {
     .from(ticket)
     .where(eq(ticket.status, 'onBench'))
     .orderBy(desc(ticket.place));
-  for (let place = 1; place <= 20; place += 1) if (!taken.some((one) => one.place === place)) return place;
+  for (let place = 1; place <= 99; place += 1) if (!taken.some((one) => one.place === place)) return place;
   throw new Problem('All places of the bench are taken.', {}, 409);
 }

@@ -1,0 +1,144 @@
+import { expect, type Browser, type Page } from '@playwright/test';
+import { query, settled, signIn, test } from '../people';
+import { makeRun, manyPlaces } from './make-run';
+import { fly, type Flight } from './pilot';
+import { standIn } from './stand-in';
+
+const FOUR = { O2: 18, CH4: 2.5, H2S: 25, CO: 100 };
+const AIR = { O2: 20.9, CO2: 430 };
+
+interface Family {
+  family: number;
+  model: string;
+  mixture: Record<string, number>;
+  lots: Record<string, string>;
+  title: string;
+  kind: 'certificate' | 'record';
+  filter?: 'co2' | 'charcoal';
+  spans?: Record<number, string>;
+}
+
+/** Bottles of the demo's shelf; the mixture is what such a bottle holds. */
+const FAMILIES: Family[] = [
+  { family: 1, model: 'OF-440', mixture: FOUR, lots: { gas: 'FG-1402' }, title: 'Calibration certificate', kind: 'certificate' },
+  { family: 4, model: 'OF-410', mixture: FOUR, lots: { gas: 'FG-1402' }, title: 'Calibration certificate', kind: 'certificate' },
+  {
+    family: 6,
+    model: 'OF-120',
+    mixture: { ...AIR, CO: 100 },
+    lots: { gas: 'CM-0440' },
+    title: 'Calibration certificate',
+    kind: 'certificate',
+  },
+  {
+    family: 7,
+    model: 'VT-C2',
+    mixture: { CO2: 5000 },
+    lots: { gas: 'CD-0512', tool: 'SC-11' },
+    filter: 'co2',
+    title: 'Calibration certificate',
+    kind: 'certificate',
+  },
+  {
+    family: 8,
+    model: 'OF-125',
+    mixture: { ...AIR, CO: 100 },
+    lots: { gas: 'CM-0440' },
+    title: 'Calibration certificate',
+    kind: 'certificate',
+  },
+  {
+    family: 13,
+    model: 'BN-G',
+    mixture: { CO2: 50_000, O2: 40, N2O: 50, agent: 2 },
+    lots: { gas: 'BG-0077' },
+    title: 'Calibration certificate',
+    kind: 'certificate',
+  },
+  {
+    family: 14,
+    model: 'BN-A',
+    mixture: { C2H5OH: 0.038 },
+    lots: { gas: 'DG-0038' },
+    title: 'Record of an accuracy check',
+    kind: 'record',
+  },
+  {
+    family: 15,
+    model: 'BN-H',
+    mixture: { ...AIR, H2: 100 },
+    lots: { gas: 'HB-3416' },
+    title: 'Calibration certificate',
+    kind: 'certificate',
+  },
+  {
+    family: 16,
+    model: 'OF-700',
+    mixture: {},
+    lots: { gas: 'ZT-03', tool: 'ZT-03' },
+    filter: 'charcoal',
+    title: 'Record of a zero adjustment',
+    kind: 'record',
+  },
+  { family: 17, model: 'VT-47', mixture: FOUR, lots: { gas: 'FG-1402' }, title: 'Calibration certificate', kind: 'certificate' },
+  {
+    family: 21,
+    model: 'VT-5P',
+    mixture: { O2: 15, CH4: 1.45, H2S: 20, CO: 60, SO2: 5 },
+    lots: { gas: 'PS-2364' },
+    spans: { 1: '15.0', 2: '58', 3: '20.0', 4: '60', 5: '5.0' },
+    title: 'Calibration certificate',
+    kind: 'certificate',
+  },
+];
+
+async function approve(browser: Browser, run: string): Promise<{ page: Page; id: string }> {
+  const page = await (await browser.newContext()).newPage();
+  await signIn(page, 'signatory', `/approve/${run}`);
+  await page.getByRole('button', { name: 'Approve and issue the certificate' }).click();
+  await page.waitForURL('**/certificates/**');
+  return { page, id: page.url().split('/').pop()! };
+}
+
+test.beforeAll(manyPlaces);
+
+for (const one of FAMILIES)
+  test(`family ${one.family}, ${one.model}: from the place to the approved ${one.kind}, readings off the line`, async ({
+    page,
+    browser,
+  }) => {
+    test.setTimeout(180_000);
+    const serial = `F${one.family}-${Date.now() % 1e7}`;
+    const device = await standIn({ model: one.model, serial, ...(one.family === 16 ? { scenario: 'dirtyBackground' } : {}) });
+    try {
+      const { run } = await makeRun({ model: one.model, serial });
+      await signIn(page, 'technician', `/runs/${run}`);
+      await settled(page);
+      await expect(page.getByTestId('line-strip')).toContainText('Live from', { timeout: 20_000 });
+      const flight: Flight = {
+        page,
+        device,
+        lots: one.lots,
+        mixture: one.mixture,
+        ...(one.filter ? { filter: one.filter } : {}),
+        ...(one.spans ? { spans: one.spans } : {}),
+      };
+      await fly(flight);
+      await page.getByRole('button', { name: /Finish and hand/ }).click();
+      await expect(page.locator('.present-step h2')).toContainText('Finished');
+      const office = await approve(browser, run);
+      const [made] = await query<{ kind: string; title: string; live: string; traces: string; asleft: string }>(
+        `select c.kind, c.content->>'title' as title, s.as_left as asleft,
+          (select count(*) from run_event e where e.run_id = c.run_id and e.type = 'readingCaptured' and e.source = 'live') as live,
+          (select count(*) from run_trace t where t.run_id = c.run_id) as traces
+         from certificate c join run_summary s on s.run_id = c.run_id where c.id = $1`,
+        [office.id],
+      );
+      expect(made).toMatchObject({ kind: one.kind, title: one.title, asleft: 'within' });
+      expect(Number(made!.live)).toBeGreaterThan(0);
+      expect(Number(made!.traces)).toBeGreaterThan(0);
+      await office.page.context().close();
+    } finally {
+      await device.close();
+    }
+  });

@@ -1,0 +1,179 @@
+import { expect, type Page } from '@playwright/test';
+import { goOnEarly } from '../people';
+import type { StandIn } from './stand-in';
+
+export interface Flight {
+  page: Page;
+  device: StandIn;
+  /** Lot of the bottle for a gas step, of the tool for another. */
+  lots: Record<string, string>;
+  mixture: Record<string, number>;
+  filter?: 'co2' | 'charcoal';
+  /** What to answer at a decision; the first option otherwise. */
+  decide?: string;
+  /** Span values to be set by key, by slot; the stored ones otherwise. */
+  spans?: Record<number, string>;
+  /** Stops before this step. */
+  until?: RegExp;
+}
+
+const present = (page: Page) => page.locator('.present-step');
+
+/** Works through a run sheet in the browser the way a technician would: real keys, readings captured off the line, the instrument's own keys by hand. */
+export async function fly(flight: Flight): Promise<void> {
+  const { page, until } = flight;
+  for (let guard = 0; guard < 80; guard += 1) {
+    await expect(present(page)).toBeVisible();
+    const key = await present(page).getAttribute('data-step');
+    if (!key || until?.test(key)) return;
+    const kind = await present(page).getAttribute('data-kind');
+    await work(flight, kind!, key);
+    // A step that takes several presses (a channel each) changes the sheet, not always the step.
+    await page.waitForFunction(
+      (before) => {
+        const now = document.querySelector('.present-step');
+        return now?.getAttribute('data-step') !== before;
+      },
+      key,
+      { timeout: 25_000 },
+    );
+  }
+  throw new Error('the run does not come to an end');
+}
+
+async function work(flight: Flight, kind: string, key: string): Promise<void> {
+  const { page, device } = flight;
+  const main = page.locator('[data-main-action]');
+  switch (kind) {
+    case 'wait':
+      // A purge is waited for in the instrument's own time, which runs faster here.
+      if (device.instrument.world.mixture === null && device.instrument.world.filter === 'none')
+        await expect.poll(() => zeroIsNear(device), { timeout: 20_000 }).toBe(true);
+      return goOnEarly(page, 'time is speeded up in this test');
+    case 'condition':
+      for (const [label, value] of [
+        ['Temperature, °C', '21.5'],
+        ['Air pressure, hPa', '1013'],
+        ['Relative humidity, %', '45'],
+      ] as const) {
+        const field = page.getByLabel(label);
+        if (await field.count()) await field.fill(value);
+      }
+      return main.click();
+    case 'check':
+      return check(page);
+    case 'reference': {
+      const lot =
+        flight.lots[
+          (await page.getByRole('heading', { level: 2 }).first().innerText()).toLowerCase().includes('bottle') ? 'gas' : 'tool'
+        ] ?? flight.lots.gas!;
+      return page.getByTestId(`reference-${lot}`).getByRole('button', { name: 'Use this one' }).click();
+    }
+    case 'stimulus':
+      return stimulus(flight);
+    case 'read':
+      await expect(present(page).getByText(/(\d+) of \1 settled/)).toBeVisible({ timeout: 25_000 });
+      await page.locator('body').press('c');
+      return;
+    case 'adjust':
+      return adjust(flight);
+    case 'save':
+      return main.click();
+    case 'bump':
+      return bump(flight);
+    case 'decide':
+      return page
+        .locator('.present-step')
+        .getByRole('button', flight.decide ? { name: flight.decide } : {})
+        .first()
+        .click();
+    default:
+      throw new Error(`nobody knows how to do ${kind} at ${key} of ${device.serial}`);
+  }
+}
+
+/** Pass, yes, and what the instrument itself said where it is read off. */
+async function check(page: Page): Promise<void> {
+  const groups = present(page).locator('.btn-group');
+  for (let i = 0; i < (await groups.count()); i += 1) await groups.nth(i).getByRole('button').first().click();
+  const fields = present(page).locator('input');
+  for (let i = 0; i < (await fields.count()); i += 1) if (!(await fields.nth(i).inputValue())) await fields.nth(i).fill('0');
+  await page.locator('[data-main-action]').click();
+}
+
+async function stimulus({ page, device, mixture, filter }: Flight): Promise<void> {
+  const button = page.locator('[data-main-action]');
+  const word = await button.innerText();
+  const on = / on/.test(word);
+  await device.hand(word.startsWith('Gas') ? { mixture: on ? mixture : null } : { filter: on ? filter : 'none' });
+  await button.click();
+}
+
+/** Presses the instrument's own keys and takes what it says from its line. */
+async function adjust({ page, device, spans }: Flight): Promise<void> {
+  const title = await present(page).getByRole('heading', { level: 2 }).innerText();
+  const zero = /zero/i.test(title);
+  await device.hand({ key: { key: 'acknowledge' } });
+  if (zero) {
+    // Gas has to be gone before a zero takes: the test's time is fast, the sensor's is not faster.
+    await expect.poll(() => zeroIsNear(device), { timeout: 15_000 }).toBe(true);
+    await device.hand({ key: { key: 'zero' } });
+  } else {
+    await expect.poll(() => settledEnough(device), { timeout: 15_000 }).toBe(true);
+    await device.hand({ key: { key: 'acknowledge' } });
+    const only = /: (.+?)( \(try|$)/.exec(title)?.[1];
+    for (const { info } of device.instrument.model.channels.map((one) => one.channel)) {
+      if (only && info.measurand !== MEASURAND[only]) continue;
+      const value = spans?.[info.slot];
+      await device.hand({ key: { key: 'span', slot: info.slot, ...(value ? { value } : {}) } });
+    }
+    await device.hand({ key: { key: 'save' } });
+  }
+  await expect(page.getByTestId('instrument-says')).toContainText('The instrument says:', { timeout: 15_000 });
+  await page.getByRole('button', { name: 'Record it so' }).click();
+}
+
+const MEASURAND: Record<string, string> = {
+  'O₂': 'oxygen',
+  Combustible: 'methane',
+  'H₂S': 'hydrogen sulphide',
+  CO: 'carbon monoxide',
+};
+
+function zeroIsNear({ instrument }: StandIn): boolean {
+  const frame = instrument.frame();
+  return instrument.model.channels.every(({ channel }) => {
+    const shown = frame.readings.find((one) => one.slot === channel.info.slot);
+    if (shown?.status !== 'value') return true;
+    // What the air of the bench holds anyhow is no gas left over.
+    if (['carbon dioxide', 'volatile organics'].includes(channel.info.measurand) && channel.info.unit !== '%vol')
+      return Number(shown.text) < 700;
+    return (
+      Math.abs(Number(shown.text) - channel.cleanAir) <=
+      Math.max(2 * Number(channel.info.resolution), 0.002 * Number(channel.info.highest))
+    );
+  });
+}
+
+const seen = new WeakMap<object, { seconds: number; texts: string }>();
+/** Two looks with the same figures some instrument seconds apart. */
+function settledEnough({ instrument }: StandIn): boolean {
+  const frame = instrument.frame();
+  const now = { seconds: frame.seconds, texts: frame.readings.map((one) => Math.round(Number(one.text) * 2) / 2).join() };
+  const before = seen.get(instrument);
+  if (!before || before.texts !== now.texts) {
+    seen.set(instrument, now);
+    return false;
+  }
+  return now.seconds - before.seconds > 8;
+}
+
+async function bump({ page }: Flight): Promise<void> {
+  const rows = page.locator('.bump-list li');
+  await expect
+    .poll(async () => (await rows.allInnerTexts()).every((text) => !text.includes('not looked at')), { timeout: 20_000 })
+    .toBe(true);
+  for (const group of await page.getByRole('group', { name: /witnessed/ }).all())
+    await group.getByRole('button', { name: 'Yes' }).click();
+  await page.getByRole('button', { name: 'Record the bump' }).click();
+}
