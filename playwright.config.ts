@@ -10,11 +10,13 @@ export default defineConfig({
   forbidOnly: true,
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   projects: [
-    { name: 'rooms', testIgnore: /outage|responsive/ },
+    { name: 'rooms', testIgnore: /outage|responsive|killed/ },
     // Looks at the page's own thread, so nothing else may run beside it.
     { name: 'responsive', testMatch: /responsive/, dependencies: ['rooms'] },
+    // Kills processes of the house: nobody else may need them meanwhile.
+    { name: 'killed', testMatch: /killed/, dependencies: ['responsive'] },
     // Takes the database away, so it runs alone and last.
-    { name: 'outage', testMatch: /outage/, dependencies: ['responsive'] },
+    { name: 'outage', testMatch: /outage/, dependencies: ['killed'] },
   ],
   use: {
     baseURL: process.env.E2E_ORIGIN ?? 'http://127.0.0.1:3210',

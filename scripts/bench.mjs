@@ -4,8 +4,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { spawnSync } from 'node:child_process';
 import { addresses, clusterAt, ensureDatabase, removeCluster, startCluster } from './lib/cluster.mjs';
-import { ensureModules, environment, migrate, tsx, TSX } from './lib/project.mjs';
-import { ROOT } from './lib/system.mjs';
+import { ensureBuild, ensureModules, environment, migrate, tsx, TSX } from './lib/project.mjs';
+import { answers, startScript, startWeb, stopAll } from './lib/processes.mjs';
+import { freePort, ROOT } from './lib/system.mjs';
 
 ensureModules();
 const home = mkdtempSync(join(tmpdir(), 'werkbank-bench-'));
@@ -14,10 +15,18 @@ try {
   await startCluster(cluster);
   ensureDatabase(cluster);
   migrate(cluster);
-  const env = { ...environment({ cluster, home, port: 3999, smtpPort: 1 }), OWNER_DATABASE_URL: addresses(cluster).owner };
+  const port = await freePort();
+  const env = { ...environment({ cluster, home, port, smtpPort: 1 }), OWNER_DATABASE_URL: addresses(cluster).owner };
   tsx(['src/processes/seed.ts'], env);
-  process.exitCode =
-    spawnSync(process.execPath, [TSX, 'src/processes/bench.ts'], { cwd: ROOT, env, stdio: 'inherit' }).status ?? 1;
+  const inProcess = (file) => spawnSync(process.execPath, [TSX, file], { cwd: ROOT, env, stdio: 'inherit' }).status ?? 1;
+  const figures = inProcess('src/processes/bench.ts');
+  // The live sheet is measured where it runs: in a browser, at a production build, with the gateway and a simulated instrument beside it.
+  ensureBuild();
+  startScript('src/processes/gateway.ts', env, { quiet: true });
+  startWeb(env, { quiet: true });
+  await answers(`http://127.0.0.1:${port}/api/health`);
+  process.exitCode = inProcess('src/processes/bench-live.ts') || figures;
 } finally {
+  await stopAll();
   removeCluster(cluster);
 }

@@ -88,6 +88,7 @@ async function browserTests({ home, cluster, port, smtpPort, env, seeded }) {
   say(output.trim());
   if (code !== 0) throw new Error('The demo could not be filled.');
   startScript('src/standins/mail-server.ts', { ...env, SMTP_PORT: String(smtpPort) }, { quiet: true });
+  startScript('src/processes/gateway.ts', env, { quiet: true });
   startWeb(env, {
     quiet: true,
     onLine: (line) => {

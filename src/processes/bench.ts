@@ -3,6 +3,7 @@ import { format } from 'date-fns';
 import { closeDatabase, database, pool } from '@/data/connection';
 import { certificateDefinition, certificatePdfOf, drawDefinition } from '@/features/certificates/server';
 import { benchCore } from './bench-core';
+import { benchGas } from './bench-gas';
 import { dueList } from '@/features/due/server';
 
 /** npm run bench. Every figure is a ratio of two things measured in turn in the same run. */
@@ -101,6 +102,6 @@ async function certificatesAgainstLibrary(): Promise<boolean> {
   return ours! / library! <= 1.3;
 }
 
-const results = [...benchCore(), await certificatesAgainstLibrary(), await dueListAgainstSql()];
+const results = [...benchCore(), benchGas(), await certificatesAgainstLibrary(), await dueListAgainstSql()];
 console.log(results.every(Boolean) ? 'all goals met' : 'a goal was missed');
 await closeDatabase();

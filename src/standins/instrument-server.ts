@@ -13,6 +13,7 @@ const {
   SPEED = '1',
   PORT = '0',
   PANEL_PORT = '0',
+  FRAME_SECONDS = '0.25',
 } = process.env;
 const model = INSTRUMENT_MODELS[MODEL];
 if (!model) {
@@ -28,6 +29,7 @@ const served = await serveInstrument(new SimulatedInstrument(model, SERIAL, scen
   port: Number(PORT),
   panelPort: Number(PANEL_PORT),
   speed: Number(SPEED),
+  frameSeconds: Number(FRAME_SECONDS),
 });
 console.log(`${model.maker} ${model.model} ${SERIAL}: line on port ${served.port}, panel on port ${served.panelPort}`);
 for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => void served.close().then(() => process.exit(0)));

@@ -29,7 +29,12 @@ export function LineStrip({
           : { word: `Live from ${line.maker} ${line.serial}`, bad: false };
   const { frame } = live;
   return (
-    <p className={`line-strip${state.bad ? ' bad' : ''}`} data-testid="line-strip" role={state.bad ? 'alert' : undefined}>
+    <p
+      className={`line-strip${state.bad ? ' bad' : ''}`}
+      data-testid="line-strip"
+      data-readings={live.readings}
+      role={state.bad ? 'alert' : undefined}
+    >
       <span className={state.bad ? 'lamp off' : 'lamp'} aria-hidden /> {state.word}
       {!state.bad && frame && (
         <>

@@ -7,10 +7,10 @@ import { listenToHouse } from './house-stream';
 export function useLineChanges(line: string | null): void {
   const look = useGentleRefresh();
   useEffect(() => {
-    if (!line) return;
     return listenToHouse({
       onLine: (change) => {
-        if (change.line === line) look();
+        // Without a line any device that comes may be this instrument: it says who it is when it is there.
+        if (line === null || change.line === line) look();
       },
     });
   }, [line, look]);

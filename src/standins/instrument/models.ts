@@ -60,6 +60,23 @@ export const INSTRUMENT_MODELS: Record<string, InstrumentModel> = Object.fromEnt
       { ...base, maker: 'Ordfell', model: 'OF-700', pumped: true, saveWithinSeconds: 0, channels: [organics(1)] },
       { ...base, maker: 'Brisenal', model: 'BN-H', channels: [hydrogen(1)], saveWithinSeconds: 60 },
       { ...base, maker: 'Brisenal', model: 'BN-A', saveWithinSeconds: 0, followsPressure: true, channels: [ethanol(1)] },
+      // For the bench of speed only: twelve channels at once.
+      {
+        ...base,
+        maker: 'Ordfell',
+        model: 'OF-12',
+        channels: [
+          ...four,
+          sulphurDioxide(5),
+          carbonDioxide(6),
+          hydrogen(7),
+          organics(8),
+          ...['ammonia', 'chlorine', 'nitrogen dioxide', 'phosphine'].map((measurand, index) => {
+            const one = sulphurDioxide(9 + index);
+            return { ...one, channel: { ...one.channel, info: { ...one.channel.info, measurand } } };
+          }),
+        ],
+      },
       {
         ...base,
         maker: 'Brisenal',

@@ -19,7 +19,12 @@ export interface Served {
  */
 export async function serveInstrument(
   instrument: SimulatedInstrument,
-  { port = 0, panelPort = 0, speed = 1 }: { port?: number; panelPort?: number; speed?: number } = {},
+  {
+    port = 0,
+    panelPort = 0,
+    speed = 1,
+    frameSeconds = FRAME_SECONDS,
+  }: { port?: number; panelPort?: number; speed?: number; frameSeconds?: number } = {},
 ): Promise<Served> {
   const listeners = new Set<Socket>();
   const say = (said: Said, to: Iterable<Socket> = listeners) => {
@@ -60,10 +65,10 @@ export async function serveInstrument(
   });
   const timer = setInterval(
     () => {
-      instrument.tick(FRAME_SECONDS).forEach((notice) => say(notice));
+      instrument.tick(frameSeconds).forEach((notice) => say(notice));
       say(instrument.frame());
     },
-    (FRAME_SECONDS * 1000) / speed,
+    (frameSeconds * 1000) / speed,
   );
   const ports = await Promise.all([open(line, port), open(panel, panelPort)]);
   return {

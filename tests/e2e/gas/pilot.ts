@@ -15,6 +15,8 @@ export interface Flight {
   spans?: Record<number, string>;
   /** Stops before this step. */
   until?: RegExp;
+  /** The instrument runs in a process of its own: nobody can look inside it. */
+  blind?: boolean;
 }
 
 const present = (page: Page) => page.locator('.present-step');
@@ -47,7 +49,7 @@ async function work(flight: Flight, kind: string, key: string): Promise<void> {
   switch (kind) {
     case 'wait':
       // A purge is waited for in the instrument's own time, which runs faster here.
-      if (device.instrument.world.mixture === null && device.instrument.world.filter === 'none')
+      if (!flight.blind && device.instrument.world.mixture === null && device.instrument.world.filter === 'none')
         await expect.poll(() => zeroIsNear(device), { timeout: 20_000 }).toBe(true);
       return goOnEarly(page, 'time is speeded up in this test');
     case 'condition':
@@ -145,12 +147,13 @@ function zeroIsNear({ instrument }: StandIn): boolean {
   return instrument.model.channels.every(({ channel }) => {
     const shown = frame.readings.find((one) => one.slot === channel.info.slot);
     if (shown?.status !== 'value') return true;
-    // What the air of the bench holds anyhow is no gas left over.
-    if (['carbon dioxide', 'volatile organics'].includes(channel.info.measurand) && channel.info.unit !== '%vol')
-      return Number(shown.text) < 700;
+    // What the air of the bench holds anyhow is no gas left over; through a filter it has to go as well.
+    const ambient =
+      instrument.world.filter === 'none' && ['carbon dioxide', 'volatile organics'].includes(channel.info.measurand);
+    if (ambient && channel.info.unit !== '%vol') return Number(shown.text) < 700;
     return (
       Math.abs(Number(shown.text) - channel.cleanAir) <=
-      Math.max(2 * Number(channel.info.resolution), 0.002 * Number(channel.info.highest))
+      Math.max(2 * Number(channel.info.resolution), 0.004 * Number(channel.info.highest))
     );
   });
 }

@@ -20,7 +20,7 @@ export async function standIn({
   model,
   serial,
   scenario = 'sound',
-  speed = 40,
+  speed = 60,
   seed = 3,
 }: {
   model: string;
