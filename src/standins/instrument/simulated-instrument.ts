@@ -137,7 +137,7 @@ export class SimulatedInstrument {
         if (!this.unsaved) return refused('there is nothing to save');
         if (this.scenario.missesSave) return done();
         this.unsaved = null;
-        this.calibratingUntil = 0;
+        if (this.allSpanned()) this.calibratingUntil = this.seconds + AT_THE_END_SECONDS;
         this.keep();
         return done([{ type: 'notice', notice: 'saved' }]);
       default:
@@ -167,8 +167,7 @@ export class SimulatedInstrument {
     });
     if (key.key === 'zero') this.spanned.clear();
     else chosen.forEach(({ channel }) => this.spanned.add(channel.model.info.slot));
-    const all = this.channels.every(({ model: { info } }) => !info.fitted || this.spanned.has(info.slot));
-    const ends = all && this.model.saveWithinSeconds === 0;
+    const ends = this.allSpanned() && this.model.saveWithinSeconds === 0;
     this.calibratingUntil = this.seconds + (ends ? AT_THE_END_SECONDS : IN_BETWEEN_SECONDS);
     const failed = notices.filter((notice) => notice.notice.endsWith('Failed'));
     if (failed.length < notices.length && this.model.saveWithinSeconds > 0)
@@ -195,6 +194,10 @@ export class SimulatedInstrument {
 
   private clock(now: Date): string {
     return new Date(now.getTime() + this.clockAhead * 1000).toISOString();
+  }
+
+  private allSpanned(): boolean {
+    return this.channels.every(({ model: { info } }) => !info.fitted || this.spanned.has(info.slot));
   }
 
   private keep(): void {
