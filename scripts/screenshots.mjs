@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { clusterAt, ensureDatabase, removeCluster, startCluster } from './lib/cluster.mjs';
 import { ensureBuild, ensureModules, environment, migrate, tsx } from './lib/project.mjs';
+import { demoLines } from './lib/demo.mjs';
 import { answers, startScript, startWeb, stopAll } from './lib/processes.mjs';
 import { freePort, ROOT, run, say } from './lib/system.mjs';
 
@@ -23,6 +24,8 @@ try {
   const env = environment({ cluster, home, port, smtpPort });
   tsx(['src/processes/seed.ts'], env);
   startScript('src/standins/mail-server.ts', { ...env, SMTP_PORT: String(smtpPort) }, { quiet: true });
+  startScript('src/processes/gateway.ts', env, { quiet: true });
+  for (const standIn of demoLines(env)) startScript(standIn.file, { ...env, ...standIn.env }, { quiet: true });
   startWeb(env, { quiet: true });
   await answers(`${env.WERKBANK_ORIGIN}/api/health`);
   browser = await chromium.launch({
@@ -55,53 +58,67 @@ async function open(env, who, viewport = { width: 1280, height: 800 }) {
   return page;
 }
 
+/** A poisoned sensor at its decision, and a bump: made by the same flights as the browser tests fly. */
+async function gasBench(env, tech, shot) {
+  const made = JSON.parse(tsx(['tests/e2e/gas/for-pictures.ts'], env).stdout.trim().split('\n').at(-1));
+  for (const standIn of made.standIns) startScript(standIn.file, { ...env, ...standIn.env }, { quiet: true });
+  for (const [name, run] of [
+    ['diagnosis', made.diagnosis],
+    ['bump', made.bump],
+  ]) {
+    await tech.goto(`/runs/${run}`);
+    await tech.waitForTimeout(4000);
+    const hand = tech.getByTestId('stand-in');
+    await hand.locator('summary').click();
+    await hand.getByRole('button', { name: /Open the valve/ }).click();
+    if (name === 'bump') await tech.getByRole('button', { name: /Gas is on/ }).click();
+    await tech.waitForTimeout(30_000);
+    await tech.evaluate(() => scrollTo(0, 0));
+    await shot(tech, name);
+    await hand.getByRole('button', { name: /shut it/ }).click();
+  }
+  await tech.goto('/station');
+  await tech.getByLabel('Or paste its lines').fill(made.log);
+  await tech.getByRole('button', { name: 'Look at it' }).click();
+  await tech.getByTestId('dry-run').waitFor();
+  await shot(tech, 'station');
+  await tech.goto('/shelf');
+  await tech.getByRole('link', { name: 'Four-gas mix', exact: true }).first().click();
+  await tech.waitForURL('**/shelf/*-*');
+  await shot(tech, 'bottle');
+}
+
 async function pictures(env) {
   const shot = async (page, name) => {
     await page.waitForTimeout(700);
     await page.screenshot({ path: join(folder, `${name}.png`) });
     say(name);
   };
-  await shot(await open(env, null), 'sign-in');
-
   const tech = await open(env, 'technician');
+  await tech.waitForTimeout(35_000);
   await shot(tech, 'bench');
-  await tech.getByTestId('place-1').getByRole('link', { name: 'Go on' }).click();
+  // The five-gas monitor stands before its first gas: the hand opens the valve, the sheet follows.
+  await tech.locator('.place', { hasText: 'VT-5P' }).getByRole('link', { name: 'Go on' }).click();
   await tech.waitForURL('**/runs/**');
   const sheet = tech.url();
-  const type = async (channel, text, enter = true) => {
-    const field = tech.getByTestId(new RegExp(`^channel-${channel}-`)).locator('.reading-input');
-    await field.fill(text);
-    if (enter) {
-      await field.press('Enter');
-      await tech
-        .locator('.log-line', { hasText: ` ${text} ` })
-        .first()
-        .waitFor();
-    }
-  };
-  for (const [channel, text] of [
-    ['ex', '0'],
-    ['h2s', '0.0'],
-    ['co', '0'],
-    ['o2', '20.8'],
-  ])
-    await type(channel, text);
+  const hand = tech.getByTestId('stand-in');
+  await hand.locator('summary').click();
+  await hand.getByRole('button', { name: /Open the valve/ }).click();
   await tech.getByRole('button', { name: /Gas is on/ }).click();
-  await type('o2', '18.1');
-  await type('ex', '57', false);
-  await type('h2s', '25.25', false);
+  await tech.waitForTimeout(26_000);
+  await tech.evaluate(() => scrollTo(0, 0));
   await shot(tech, 'run-sheet');
   const tablet = await open(env, 'signatory', { width: 800, height: 1000 });
   await tablet.goto(sheet);
+  await tablet.waitForTimeout(4000);
   await shot(tablet, 'run-sheet-800');
   await tech.goto('/');
   await tech.getByRole('button', { name: 'Light or dark' }).click();
   await tech.goto(sheet);
-  await tech
-    .getByTestId(/^channel-ex-/)
-    .locator('.reading-input')
-    .fill('52');
+  await tech.waitForTimeout(5000);
   await shot(tech, 'run-sheet-dark');
+  await tech.getByRole('button', { name: 'Light or dark' }).click();
+  await gasBench(env, tech, shot);
 
   const counter = await open(env, 'counter');
   await counter.goto('/receive');

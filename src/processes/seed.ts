@@ -151,7 +151,7 @@ function plan(assets: SeedAsset[], now: Date, random: Random): Visit[] {
     const model = MODELS.find((candidate) => candidate.name === one.model)!;
     return model.procedureId && model.history !== false;
   });
-  const today: { upTo: string; minutesAgo: number }[] = [
+  const today: { upTo: string; minutesAgo: number; model?: string }[] = [
     { upTo: 'toReturn', minutesAgo: 2900 },
     { upTo: 'toReturn', minutesAgo: 2700 },
     { upTo: 'toApprove', minutesAgo: 1500 },
@@ -160,14 +160,17 @@ function plan(assets: SeedAsset[], now: Date, random: Random): Visit[] {
     { upTo: 'left-zero', minutesAgo: 62 },
     { upTo: 'found-purge', minutesAgo: 30 },
     { upTo: 'onBench', minutesAgo: 22 },
+    { upTo: 'found-on', minutesAgo: 34, model: 'VT-5P' },
+    { upTo: 'onBench', minutesAgo: 21, model: 'VT-47' },
     { upTo: 'inTray', minutesAgo: 180 },
     { upTo: 'inTray', minutesAgo: 120 },
     { upTo: 'inTray', minutesAgo: 95 },
     { upTo: 'inTray', minutesAgo: 40 },
   ];
   const fourGas = able.filter((one) => one.model === 'OF-410' || one.model === 'VT-40');
-  const inHouse = today.map(({ upTo, minutesAgo }, index): Visit => ({
-    asset: fourGas[(index * 7 + 3) % fourGas.length]!,
+  const ofModel = (name: string) => assets.find((one) => one.model === name)!;
+  const inHouse = today.map(({ upTo, minutesAgo, model }, index): Visit => ({
+    asset: model ? ofModel(model) : fourGas[(index * 7 + 3) % fourGas.length]!,
     at: new Date(now.getTime() - minutesAgo * 60_000),
     number: 9,
     upTo,

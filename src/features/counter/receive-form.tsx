@@ -25,9 +25,9 @@ interface Done {
 }
 
 /** Taking instruments in: customer, instruments by serial or tag, a look at each, and a ticket each comes out. What was typed survives a reload. */
-export function ReceiveForm({ models, today }: { models: ModelChoice[]; today: string }) {
+export function ReceiveForm({ models, today, serial = '' }: { models: ModelChoice[]; today: string; serial?: string }) {
   const [draft, setDraft, clear] = useKept<Draft>('receive', { customer: null, contact: '', lines: [] });
-  const [text, setText] = useState('');
+  const [text, setText] = useState(serial);
   const [making, setMaking] = useState<string | null>(null);
   const [failure, setFailure] = useState<{ message: string; fields: Record<string, string> } | null>(null);
   const [busy, setBusy] = useState(false);

@@ -18,6 +18,9 @@ const MARK: Record<RowVerdict, { state: 'within' | 'outside' | 'cannotTell' | 'n
   duplicate: { state: 'notMeasured', word: 'known already' },
 };
 
+/** What cannot be taken stands first: it is what somebody has to look at. */
+const ORDER: RowVerdict[] = ['broken', 'doubtful', 'unknown', 'good', 'duplicate'];
+
 /** A station's log: first what would come of it, row by row; then the good rows are taken. */
 export function StationView({ entries, zone, may }: { entries: EntryView[]; zone: string; may: boolean }) {
   const router = useRouter();
@@ -132,35 +135,37 @@ function DryTable({
             </tr>
           </thead>
           <tbody>
-            {rows.map((one) => (
-              <tr key={one.line} data-testid={`row-${one.line}`}>
-                <td className="mono">{one.line}</td>
-                <td className="text-nowrap">
-                  <VerdictMark {...MARK[one.verdict]} />
-                </td>
-                <td className="text-nowrap">{one.row ? dayTime(one.row.at, zone) : '—'}</td>
-                <td>
-                  {one.row ? (
-                    <>
-                      {one.row.maker} {one.row.model} <span className="mono">{one.row.serial}</span>{' '}
-                      {one.customer && <span className="quiet small">{one.customer}</span>}
-                    </>
-                  ) : (
-                    '—'
-                  )}
-                </td>
-                <td>{one.row ? `${one.row.kind}, ${one.row.passed ? 'passed' : 'failed'}` : '—'}</td>
-                <td className="small">
-                  {one.why}
-                  {one.verdict === 'unknown' && one.row && (
-                    <>
-                      {' '}
-                      <Link href={`/receive?serial=${encodeURIComponent(one.row.serial)}`}>Make it</Link>
-                    </>
-                  )}
-                </td>
-              </tr>
-            ))}
+            {[...rows]
+              .sort((a, b) => ORDER.indexOf(a.verdict) - ORDER.indexOf(b.verdict) || a.line - b.line)
+              .map((one) => (
+                <tr key={one.line} data-testid={`row-${one.line}`}>
+                  <td className="mono">{one.line}</td>
+                  <td className="text-nowrap">
+                    <VerdictMark {...MARK[one.verdict]} />
+                  </td>
+                  <td className="text-nowrap">{one.row ? dayTime(one.row.at, zone) : '—'}</td>
+                  <td>
+                    {one.row ? (
+                      <>
+                        {one.row.maker} {one.row.model} <span className="mono">{one.row.serial}</span>{' '}
+                        {one.customer && <span className="quiet small">{one.customer}</span>}
+                      </>
+                    ) : (
+                      '—'
+                    )}
+                  </td>
+                  <td>{one.row ? `${one.row.kind}, ${one.row.passed ? 'passed' : 'failed'}` : '—'}</td>
+                  <td className="small">
+                    {one.why}
+                    {one.verdict === 'unknown' && one.row && (
+                      <>
+                        {' '}
+                        <Link href={`/receive?serial=${encodeURIComponent(one.row.serial)}`}>Make it</Link>
+                      </>
+                    )}
+                  </td>
+                </tr>
+              ))}
           </tbody>
         </table>
       </div>

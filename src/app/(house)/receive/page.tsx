@@ -5,7 +5,7 @@ import { page } from '@/platform/page';
 import { readSettings } from '@/platform/settings';
 
 export const metadata = { title: 'Receive' };
-export default page({ permission: 'receive', name: '/receive' }, async ({ tx, now }) => {
+export default page({ permission: 'receive', name: '/receive' }, async ({ tx, now, search }) => {
   const [models, { zone }] = [await listModels(tx), await readSettings(tx)];
   return (
     <main className="page page-narrow">
@@ -13,7 +13,7 @@ export default page({ permission: 'receive', name: '/receive' }, async ({ tx, no
         <h1>Receive</h1>
         <span className="quiet">One receipt for one customer, a ticket for each instrument.</span>
       </div>
-      <ReceiveForm models={models} today={dateIn(zone, now)} />
+      <ReceiveForm models={models} today={dateIn(zone, now)} serial={(search.serial ?? '').slice(0, 40)} />
     </main>
   );
 });
