@@ -10,9 +10,11 @@ export default defineConfig({
   forbidOnly: true,
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   projects: [
-    { name: 'rooms', testIgnore: /outage|responsive|killed/ },
+    { name: 'rooms', testIgnore: /outage|responsive|killed|e2e\/gas\// },
+    // Needs more places than the demo's bench has.
+    { name: 'gas', testMatch: /e2e\/gas\/.*spec/, dependencies: ['rooms'] },
     // Looks at the page's own thread, so nothing else may run beside it.
-    { name: 'responsive', testMatch: /responsive/, dependencies: ['rooms'] },
+    { name: 'responsive', testMatch: /responsive/, dependencies: ['gas'] },
     // Kills processes of the house: nobody else may need them meanwhile.
     { name: 'killed', testMatch: /killed/, dependencies: ['responsive'] },
     // Takes the database away, so it runs alone and last.

@@ -60,7 +60,9 @@ async function open(env, who, viewport = { width: 1280, height: 800 }) {
 
 /** A poisoned sensor at its decision, and a bump: made by the same flights as the browser tests fly. */
 async function gasBench(env, tech, shot) {
-  const made = JSON.parse(tsx(['tests/e2e/gas/for-pictures.ts'], env).stdout.trim().split('\n').at(-1));
+  const result = tsx(['tests/e2e/gas/for-pictures.ts'], env, { mayFail: true });
+  if (result.status !== 0) throw new Error(result.stderr);
+  const made = JSON.parse(result.stdout.trim().split('\n').at(-1));
   for (const standIn of made.standIns) startScript(standIn.file, { ...env, ...standIn.env }, { quiet: true });
   for (const [name, run] of [
     ['diagnosis', made.diagnosis],

@@ -68,8 +68,8 @@ export const family06: Procedure = {
         kind: 'check',
         title: 'Settings after',
         items: [
-          { id: 'low', label: 'Low alarm', answer: 'number', unit: 'ppm' },
-          { id: 'high', label: 'High alarm', answer: 'number', unit: 'ppm' },
+          { id: 'low', label: 'Low alarm', answer: 'number', unit: 'ppm', sameAs: 'settings-before/low' },
+          { id: 'high', label: 'High alarm', answer: 'number', unit: 'ppm', sameAs: 'settings-before/high' },
         ],
         reason: 'The same as before, unless someone agreed to a change.',
       },

@@ -141,6 +141,26 @@ describe('gas families from the first step to the last', () => {
   });
 });
 
+it('an alarm point that is another one afterwards needs who agreed, and stands on record', () => {
+  const run = open('OF-120', MONOXIDE, null);
+  fly({
+    run,
+    random: new Random(1),
+    behaviour: { foundError: {}, dead: [], readAtZero: 0 },
+    choose: () => MONOXIDE,
+    stopAt: 'settings-after',
+  });
+  const answers = (note?: string) => ({ low: { value: '0' }, high: { value: '200', ...(note ? { note } : {}) } });
+  expect(run.try({ type: 'completeStep', step: 'settings-after', answers: answers() })).toMatchObject({
+    code: 'whoAgreed',
+    field: 'high',
+  });
+  run.do({ type: 'completeStep', step: 'settings-after', answers: answers('Runa Oskeld, by telephone') });
+  expect(run.state.settings).toMatchObject([
+    { setting: 'High alarm', before: '0', after: '200', agreedBy: 'Runa Oskeld, by telephone' },
+  ]);
+});
+
 describe('after two failed tries', () => {
   const failing = () => {
     const run = open('VT-47', FOUR, null);

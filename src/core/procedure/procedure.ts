@@ -52,6 +52,8 @@ export interface CheckItem {
   /** 'sensorSerial': a new sensor was fitted; its serial begins a new series. */
   answer: 'passFault' | 'yesNo' | 'number' | 'text' | 'sensorSerial';
   unit?: string;
+  /** A setting that was read before, as step/item: one that differs afterwards is a changed setting, and somebody has to have agreed. */
+  sameAs?: string;
 }
 
 export type Step =

@@ -1,5 +1,5 @@
 import { differenceInMilliseconds, parseISO } from 'date-fns';
-import type { Command } from './command';
+import type { Answer, Command } from './command';
 import type { EventDraft } from './event';
 import type { Handling } from './handling';
 import { currentSteps, missingReadings, type PlannedStep } from './plan';
@@ -38,6 +38,12 @@ export function handleComplete(command: Extract<Command, { type: 'completeStep' 
         if (!answer?.value?.trim()) return refuse('unanswered', `${item.label}: an answer is missing.`, { field: item.id });
         if (item.answer === 'number' && !/^[+-]?\d+(\.\d+)?$/.test(answer.value.trim()))
           return refuse('notANumber', `${item.label}: “${answer.value}” is not a number.`, { field: item.id });
+        const before = item.sameAs ? handling.state.answers[item.sameAs]?.value : undefined;
+        if (before !== undefined && Number(before) !== Number(answer.value) && !answer.note?.trim())
+          return refuse('whoAgreed', `${item.label} was ${before} before: a safety setting. Say who agreed to the change.`, {
+            field: item.id,
+            numbers: { before, after: answer.value },
+          });
         if (item.answer === 'passFault' && answer.value === 'fault' && !answer.note?.trim())
           return refuse('faultNeedsNote', `${item.label}: say what is wrong.`, { field: item.id });
       }
@@ -53,6 +59,7 @@ export function handleComplete(command: Extract<Command, { type: 'completeStep' 
             at(step),
           ),
         ),
+        ...step.step.items.flatMap((item) => changedSetting(item, answers[item.id]!, step, handling)),
         ...step.step.items.flatMap((item) => newSensor(item, answers[item.id]!.value.trim(), step, handling)),
         done,
       ];
@@ -78,6 +85,15 @@ export function handleComplete(command: Extract<Command, { type: 'completeStep' 
     default:
       return refuse('notByItself', 'This step is done by doing what it says.');
   }
+}
+
+/** A setting that is another one than before stands on record with who agreed. */
+function changedSetting(item: CheckItem, answer: Answer, step: PlannedStep, { state, draft }: Handling): EventDraft[] {
+  const before = item.sameAs ? state.answers[item.sameAs]?.value : undefined;
+  if (before === undefined || Number(before) === Number(answer.value)) return [];
+  return [
+    draft('settingChanged', { setting: item.label, before, after: answer.value.trim(), agreedBy: answer.note!.trim() }, at(step)),
+  ];
 }
 
 /** A new sensor's serial is a replaced part of its channel. */

@@ -29,12 +29,12 @@ export function CheckStep({ sheet, present, items }: { sheet: Sheet; present: Pl
     ...Object.fromEntries(Object.entries(read).map(([id, value]) => [id, { value }])),
     ...given,
   };
-  const [problem, setProblem] = useState<{ field: string; text: string } | null>(null);
+  const [problem, setProblem] = useState<{ field: string; text: string; code: string } | null>(null);
   const set = (id: string, change: Partial<Answer>) => setAnswers({ ...given, [id]: { value: '', ...answers[id], ...change } });
   const send = async (event: React.FormEvent) => {
     event.preventDefault();
     const refused = await run.send({ type: 'completeStep', step: present.key, answers });
-    if (refused) setProblem({ field: refused.field ?? '', text: refused.sentence });
+    if (refused) setProblem({ field: refused.field ?? '', text: refused.sentence, code: refused.code });
   };
   return (
     <form onSubmit={send}>
@@ -66,6 +66,15 @@ export function CheckStep({ sheet, present, items }: { sheet: Sheet; present: Pl
           )}
           {read[item.id] !== undefined && given[item.id] === undefined && (
             <span className="quiet small">read off the instrument</span>
+          )}
+          {problem?.field === item.id && problem.code === 'whoAgreed' && (
+            <Form.Control
+              style={{ width: '18rem' }}
+              aria-label={`Who agreed: ${item.label}`}
+              placeholder="Who agreed to the change?"
+              value={answers[item.id]?.note ?? ''}
+              onChange={(event) => set(item.id, { note: event.target.value })}
+            />
           )}
           {answers[item.id]?.value === 'fault' && (
             <Form.Control
