@@ -1,0 +1,112 @@
+import { describe, expect, it } from 'vitest';
+import { matchChannels } from '@/core/instrument/match-channels';
+import type { LiveLook } from '@/core/live/live-channel';
+import { adjust, asFound, fourGasChannels, gas, openFourGas, prepare, readAll, ZERO } from '@/core/run/four-gas.fixture';
+import { currentSteps } from '@/core/run/plan';
+import { INSTRUMENT_MODELS } from '@/standins/instrument/models';
+import type { LineView } from '@/features/lines/server';
+import { capturable, rulesFor } from './live-rules';
+import { nextAction } from './next-action';
+import { spanValuesOf } from './span-values';
+import { suggestAnswers } from './suggest-answers';
+
+const match = matchChannels(
+  INSTRUMENT_MODELS['OF-410']!.channels.map(({ channel }) => channel.info),
+  fourGasChannels,
+);
+const look = (rest: Partial<LiveLook>): LiveLook => ({
+  text: '98',
+  status: 'value',
+  raw: '0.7',
+  stable: null,
+  before: 0,
+  secondsOfGas: 40,
+  t50Seconds: 7,
+  t90Seconds: 24,
+  estimate: null,
+  close: null,
+  trace: [],
+  ...rest,
+});
+const settled = { text: '98', spread: '1', windowSeconds: 15 };
+const nearly = { close: true as const, code: 'settled' as const, remaining: 0.83, standard: 0.48, sentence: '' };
+
+describe('what a press of the capture key takes', () => {
+  it('a settled value with its spread, window, response times and raw output', () => {
+    expect(capturable(look({ stable: settled }), 'line', 'asLeft')).toEqual({
+      text: '98',
+      capture: { line: 'line', spread: '1', windowSeconds: 15, t50Seconds: 7, t90Seconds: 24, raw: '0.7' },
+    });
+  });
+  it('before the plateau as found only, and then what may still come is in its budget', () => {
+    expect(capturable(look({ close: nearly }), 'line', 'asFound')!.capture.settling).toBe('0.830');
+    for (const phase of ['asLeft', 'adjustment', 'check'] as const)
+      expect(capturable(look({ close: nearly }), 'line', phase)).toBeNull();
+  });
+  it('nothing while it moves, without a number, or without a line', () => {
+    expect(capturable(look({}), 'line', 'asFound')).toBeNull();
+    expect(capturable(look({ stable: settled, status: 'over' }), 'line', 'asFound')).toBeNull();
+    expect(capturable(undefined, 'line', 'asFound')).toBeNull();
+  });
+});
+
+describe('what readings are compared with at each step', () => {
+  it('zero has its own tolerance; gas brings the change that it should make: oxygen falls, the others rise', () => {
+    const run = prepare(openFourGas());
+    const rules = () => rulesFor(run.procedure, run.state, currentSteps(run.procedure, run.state)[0], match);
+    expect(rules()[4]).toEqual({ resolution: '1', tolerance: 2, expectedChange: null });
+    readAll(run, ZERO);
+    gas(run, true);
+    const inGas = rules();
+    expect(inGas[4]).toEqual({ resolution: '1', tolerance: 10, expectedChange: 100 });
+    expect(inGas[1]!.expectedChange).toBeCloseTo(-2.9, 9);
+    expect(inGas[2]).toMatchObject({ tolerance: 5, expectedChange: 50 });
+  });
+  it('span values are those of this bottle on this channel’s scale', () => {
+    expect(spanValuesOf(prepare(openFourGas()).procedure, prepare(openFourGas()).state)).toMatchObject({
+      'c-ex': '50',
+      'c-co': '100',
+    });
+  });
+  it('the next action says what, until when, and whether gas flows', () => {
+    const run = openFourGas();
+    expect(nextAction(run.procedure, run.state)).toEqual({
+      title: 'Warm up',
+      waitsUntil: '2026-11-24T08:05:00.000Z',
+      gasSince: null,
+    });
+    readAll(prepare(run), ZERO);
+    gas(run, true);
+    expect(nextAction(run.procedure, run.state).gasSince).toBe(run.now.toISOString());
+    const other = adjust(asFound(prepare(openFourGas())));
+    expect(nextAction(other.procedure, other.state)).toMatchObject({ title: 'Save on the instrument' });
+  });
+});
+
+describe('what the instrument itself says to a question', () => {
+  const line = {
+    seenAt: '2026-11-25T08:00:00.000Z',
+    hello: {
+      channels: [{ slot: 1, measurand: 'carbon monoxide', fitted: true, alarmLow: '35', alarmHigh: '70' }],
+      facts: {
+        type: 'facts',
+        clock: '2026-11-25T09:30:00.000Z',
+        dueInDays: 12,
+        peaks: [{ slot: 1, peak: '41' }],
+        spanValues: [{ slot: 1, value: '100' }],
+      },
+    },
+  } as unknown as LineView;
+  const ask = (id: string, answer: 'number' | 'text' | 'yesNo' = 'number') =>
+    suggestAnswers([{ id, label: id, answer }], line)[id];
+  it('clock, own counter, peaks, stored span value, alarm points', () => {
+    expect(ask('clock')).toBe('5400');
+    expect(ask('days')).toBe('12');
+    expect(ask('peaks', 'text')).toBe('carbon monoxide 41');
+    expect([ask('span'), ask('low'), ask('high')]).toEqual(['100', '35', '70']);
+  });
+  it('a yes is never said for a person, and without a line nothing is said', () => {
+    expect(ask('clock', 'yesNo')).toBeUndefined();
+    expect(suggestAnswers([{ id: 'clock', label: '', answer: 'number' }], null)).toEqual({});
+  });
+});
