@@ -27,6 +27,9 @@ export function diagnosisFacts(sheet: Sheet): BenchFacts {
     bottleMonthsLeft: binding?.reference.expires
       ? differenceInDays(parseISO(binding.reference.expires), parseISO(view.today)) / DAYS_A_MONTH
       : null,
+    ...(typeof sheet.flow === 'number' && binding?.flowLPerMin
+      ? { flowMeasured: sheet.flow, flowMeant: Number(binding.flowLPerMin) }
+      : {}),
     saveLost: state.saves.at(-1)?.outcome === 'lost' || lostByLine(sheet),
     ...(state.bumps.at(-1) && state.bumps.at(-1)!.method !== 'timed' ? { outputs: state.bumps.at(-1)!.outputs } : {}),
     ...(clock === null ? {} : { clockOffSeconds: clock }),

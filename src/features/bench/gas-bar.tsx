@@ -17,6 +17,7 @@ export function GasBar({
   busy,
   advice,
   currency,
+  flow: measured,
 }: {
   span: StimulusSpan;
   binding: Binding | null;
@@ -24,6 +25,8 @@ export function GasBar({
   busy: boolean;
   advice: string | null;
   currency: string;
+  /** L/min by the flow meter in line, if there is one. */
+  flow: number | null;
 }) {
   const now = useNow(250);
   const called = useRef(0);
@@ -54,6 +57,7 @@ export function GasBar({
       {flow > 0 && (
         <span>
           <span className="figure">{litres.toFixed(2)} L</span> <span className="fw-normal">at {flow} L/min</span>
+          {measured !== null && <span className="fw-normal">, flow meter {measured.toFixed(2)}</span>}
         </span>
       )}
       {cost !== null && (

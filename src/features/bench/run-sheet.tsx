@@ -22,6 +22,7 @@ import { spanValuesOf } from './span-values';
 import type { RunView } from './server/run-view';
 import type { Sheet } from './sheet';
 import { useCapture } from './use-capture';
+import { useFlow } from './use-flow';
 import { useHand } from './use-hand';
 import { useLineChanges } from './use-line-changes';
 import { useLive } from './use-live';
@@ -49,7 +50,8 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
   });
   const onLine = line !== null && line.state === 'connected' && live.frame !== null;
   const { capture, said, ready, asked } = useCapture(run, view, live, present);
-  const sheet: Sheet = { run, view, live, hand, present, onLine, capture };
+  const flow = useFlow(view, gas !== null);
+  const sheet: Sheet = { run, view, live, hand, present, onLine, capture, flow };
   const closeGas = () => {
     if (open) void run.send({ type: 'changeStimulus', step: present?.key ?? 'gas', slot: open.slot, on: false });
   };
@@ -113,6 +115,7 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
           onClose={closeGas}
           busy={run.busy}
           currency={view.currency}
+          flow={flow}
           advice={
             present?.step.kind === 'read' && present.step.phase === 'asFound' && asked > 0 && ready === asked
               ? 'Every channel has settled: capture, then close.'

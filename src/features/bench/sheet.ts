@@ -15,6 +15,8 @@ export interface Sheet {
   /** The line is there and says something: keys of the sheet can take readings off it. */
   onLine: boolean;
   capture: () => void;
+  /** What the bench's flow meter shows while gas flows, L/min; null without one in line. */
+  flow: number | null;
 }
 
 export function lookOf({ view, live }: Pick<Sheet, 'view' | 'live'>, channel: string): LiveLook | undefined {
