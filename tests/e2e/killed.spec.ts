@@ -9,10 +9,10 @@ import { query, settled, signIn, test } from './people';
 
 const FOUR = { O2: 18, CH4: 2.5, H2S: 25, CO: 100 };
 const ROOT = process.cwd();
-const TSX = join(ROOT, 'node_modules/tsx/dist/cli.mjs');
 const NEXT = join(ROOT, 'node_modules/next/dist/bin/next');
 const children = new Set<ChildProcess>();
 
+/** One process each, no launcher in between: what is killed is the thing itself. */
 function begin(args: string[], env: Record<string, string>): ChildProcess {
   const child = spawn(process.execPath, args, {
     cwd: ROOT,
@@ -35,7 +35,7 @@ const freePort = () =>
     });
   });
 const web = (port: number) => begin([NEXT, 'start', '-H', '127.0.0.1', '-p', String(port)], { PORT: String(port) });
-const gateway = () => begin([TSX, 'src/processes/gateway.ts'], {});
+const gateway = () => begin(['--import', 'tsx', 'src/processes/gateway.ts'], {});
 const answers = (port: number) =>
   expect
     .poll(async () => (await fetch(`http://127.0.0.1:${port}/api/health`).catch(() => null))?.status ?? 0, { timeout: 30_000 })
@@ -61,7 +61,7 @@ test('stand-in, gateway and web process are each killed in the middle of a span 
   const serial = `KILL-${Date.now() % 1e7}`;
   const [port, panelPort, webPort] = [await freePort(), await freePort(), await freePort()];
   const device = () =>
-    begin([TSX, 'src/standins/instrument-server.ts'], {
+    begin(['--import', 'tsx', 'src/standins/instrument-server.ts'], {
       MODEL: 'OF-410',
       SERIAL: serial,
       SPEED: '10',
