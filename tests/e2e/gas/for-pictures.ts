@@ -38,7 +38,7 @@ async function workTo(run: string, until: RegExp): Promise<void> {
     const bottle = shelf.find((one) => one.lot === 'FG-1402')!;
     const demand = shelf.find((one) => one.lot === 'RG-D02')!;
     const fixed = shelf.find((one) => one.lot === 'RG-051')!;
-    let at = Date.now() - 20 * 60_000;
+    let at = HALF_AN_HOUR_AGO.getTime() + 60_000;
     for (let guard = 0; guard < 60; guard += 1) {
       const { state, procedure } = (await loadRun(tx, run))!;
       const scripted = new ScriptedRun(procedure, { run, actor: technician, start: new Date(at), references: [] });
@@ -109,11 +109,12 @@ async function workTo(run: string, until: RegExp): Promise<void> {
   });
 }
 
+const HALF_AN_HOUR_AGO = new Date(Date.now() - 30 * 60_000);
 await manyPlaces();
 const standIns = [await onLine('VT-47', 'PX-4711', 'poisonedCombustible'), await onLine('OF-410', 'PX-0410', 'sound')];
 const [failed, bump] = [
-  await makeRun({ model: 'VT-47', serial: 'PX-4711' }),
-  await makeRun({ model: 'OF-410', serial: 'PX-0410', wish: 'Bump only' }),
+  await makeRun({ model: 'VT-47', serial: 'PX-4711', at: HALF_AN_HOUR_AGO }),
+  await makeRun({ model: 'OF-410', serial: 'PX-0410', wish: 'Bump only', at: HALF_AN_HOUR_AGO }),
 ];
 await workTo(failed.run, /decide/);
 await workTo(bump.run, /^on$/);

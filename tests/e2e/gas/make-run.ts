@@ -15,14 +15,16 @@ export async function makeRun({
   model,
   serial,
   wish = 'Calibrate',
+  at = new Date(),
 }: {
   model: string;
   serial: string;
   wish?: string;
+  at?: Date;
 }): Promise<{ run: string; assetId: string; ticketId: string; place: number }> {
   const technician = await actorOf('technician');
   return database().transaction(async (tx) => {
-    const context = { tx, actor: technician, now: new Date() };
+    const context = { tx, actor: technician, now: at };
     const [found] = await tx.select().from(instrumentModel).where(eq(instrumentModel.name, model));
     const [owner] = await tx.select().from(customer).where(eq(customer.name, 'Tidewater Tramway Tunnels'));
     const [known] = await tx.select().from(asset).where(eq(asset.serial, serial));
