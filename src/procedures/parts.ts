@@ -175,7 +175,7 @@ export const afterTwoTries = (zero: string[], span: string[], slot = 'mix', mean
     {
       id: 'decide',
       kind: 'decide',
-      title: 'Two tries failed: decide',
+      title: 'Two tries failed',
       when: { is: 'adjustFailed' },
       question: 'failedChannel',
       reason: 'First: fresh bottle? flow? kinked tube? expired? temperature? Then one of these.',

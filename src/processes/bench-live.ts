@@ -1,5 +1,4 @@
 import { spawn } from 'node:child_process';
-import { createServer } from 'node:net';
 import { chromium } from '@playwright/test';
 import { eq, sql } from 'drizzle-orm';
 import { closeDatabase, database } from '@/data/connection';
@@ -7,6 +6,7 @@ import { asset, assetChannel, customer, deviceLine, instrumentModel, user, type 
 import { placeTicket, startRun } from '@/features/bench/server';
 import { INSPECTION_ITEMS, receive } from '@/features/counter/server';
 import { INSTRUMENT_MODELS } from '@/standins/instrument/models';
+import { freePort } from './free-port';
 
 const SECONDS = 60;
 const SERIAL = 'LIVE-12';
@@ -20,14 +20,6 @@ const FLAGS = [
   '--disable-sync',
   '--enable-precise-memory-info',
 ];
-
-const freePort = () =>
-  new Promise<number>((resolve) => {
-    const server = createServer().listen(0, '127.0.0.1', () => {
-      const { port } = server.address() as { port: number };
-      server.close(() => resolve(port));
-    });
-  });
 
 /** An instrument with twelve channels on the bench, its run begun. */
 async function makeRun(): Promise<string> {

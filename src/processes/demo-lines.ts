@@ -1,9 +1,9 @@
 import { writeFileSync } from 'node:fs';
-import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { and, asc, eq, inArray, sql } from 'drizzle-orm';
 import { closeDatabase, database } from '@/data/connection';
 import { asset, deviceLine, instrumentModel, reference, ticket, type LineKind } from '@/data/schema';
+import { freePort } from './free-port';
 
 /** Models of the demo that a stand-in can play. */
 const PLAYED = ['OF-410', 'VT-40', 'VT-47', 'VT-5P', 'OF-440', 'OF-120', 'OF-125', 'VT-C2', 'OF-700', 'BN-H', 'BN-A', 'BN-G'];
@@ -89,16 +89,6 @@ async function tagsOf() {
     fresh,
     ...(known?.expires ? [{ ...fresh, lot: known.lot, expires: known.expires, certificate: known.certificate ?? '' }] : []),
   ];
-}
-
-function freePort(): Promise<number> {
-  return new Promise((resolve, reject) => {
-    const server = createServer();
-    server.once('error', reject).listen(0, '127.0.0.1', () => {
-      const { port } = server.address() as { port: number };
-      server.close(() => resolve(port));
-    });
-  });
 }
 
 console.log(JSON.stringify(await connectDemo(process.env.WERKBANK_HOME ?? '.')));

@@ -1,7 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { expect, type Page } from '@playwright/test';
+import { freePort } from '@/processes/free-port';
 import { fly } from './gas/pilot';
 import { makeRun, manyPlaces } from './gas/make-run';
 import { talk } from './gas/stand-in';
@@ -26,13 +26,6 @@ const killed = (child: ChildProcess) =>
   new Promise<void>((resolve) => {
     child.once('exit', () => resolve());
     child.kill('SIGKILL');
-  });
-const freePort = () =>
-  new Promise<number>((resolve) => {
-    const server = createServer().listen(0, '127.0.0.1', () => {
-      const { port } = server.address() as { port: number };
-      server.close(() => resolve(port));
-    });
   });
 const web = (port: number) => begin([NEXT, 'start', '-H', '127.0.0.1', '-p', String(port)], { PORT: String(port) });
 const gateway = () => begin(['--import', 'tsx', 'src/processes/gateway.ts'], {});

@@ -1,25 +1,16 @@
-import { createServer } from 'node:net';
 import { isRefusal } from '@/core/run/refusal';
 import { ScriptedRun } from '@/core/run/scripted';
 import { closeDatabase, database } from '@/data/connection';
 import { deviceLine } from '@/data/schema';
 import { giveCommand, loadRun } from '@/features/bench/server';
 import { referenceSnapshots } from '@/features/shelf/server';
+import { freePort } from '@/processes/free-port';
 import { INSTRUMENT_MODELS } from '@/standins/instrument/models';
 import { SCENARIOS } from '@/standins/instrument/scenario';
 import { SimulatedInstrument } from '@/standins/instrument/simulated-instrument';
 import { DockingStation } from '@/standins/station/docking-station';
 import { csvHeader, csvLine } from '@/standins/station/write-log';
 import { actorOf, makeRun, manyPlaces } from './make-run';
-
-/** What the pictures of the gas bench need: a run at its decision after two failed tries, one before its bump, a station's log. Prints where they are. */
-const freePort = () =>
-  new Promise<number>((resolve) => {
-    const server = createServer().listen(0, '127.0.0.1', () => {
-      const { port } = server.address() as { port: number };
-      server.close(() => resolve(port));
-    });
-  });
 
 async function onLine(model: string, serial: string, scenario: string) {
   const [port, panelPort] = [await freePort(), await freePort()];
