@@ -81,6 +81,16 @@ const SHAPES: Record<Said['type'], yup.ObjectSchema<object>> = {
       .max(32)
       .required(),
     lastAlarm: text(80).optional(),
+    probe: yup
+      .object({
+        serial: text(60).required(),
+        slopePercent: decimal.optional(),
+        offsetMv: decimal.optional(),
+        cellConstant: decimal.optional(),
+        responseSeconds: decimal.optional(),
+      })
+      .optional()
+      .default(undefined),
   }),
   tag: yup.object({
     name: text(120).required(),

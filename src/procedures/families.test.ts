@@ -4,7 +4,6 @@ import type { RunChannel } from '@/core/run/event';
 import { fourGasChannels, gas, mix, technician } from '@/core/run/four-gas.fixture';
 import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
 import { ScriptedRun } from '@/core/run/scripted';
-import { summarise } from '@/core/run/summary';
 import { PROCEDURES, shippedProcedure } from './index';
 
 const start = new Date('2026-11-24T08:00:00.000Z');
@@ -23,77 +22,6 @@ describe('procedures that ship', () => {
     const broken = structuredClone(shippedProcedure('hydrogen-breath-monitor')!);
     broken.points = broken.points.filter((point) => point.id !== 'span');
     expect(validateProcedure(broken).join()).toContain('“span”, which is not defined');
-  });
-});
-
-describe('family 3: points not known beforehand, data belongs to the probe', () => {
-  const ph: RunChannel = {
-    id: 'c-ph',
-    role: 'ph',
-    item: 'probe',
-    label: 'pH',
-    measurand: 'pH',
-    unit: 'pH',
-    resolution: '0.01',
-    lowest: '0',
-    highest: '14',
-    tolerance: { absolute: '0.1' },
-    status: 'fitted',
-  };
-  const buffer = (id: string, substance: string): ReferenceSnapshot => ({
-    id,
-    kind: 'buffer',
-    name: `Buffer ${substance}`,
-    lot: `B-${id}`,
-    expires: '2027-01-31',
-    components: [{ substance, value: substance.slice(-4), unit: 'pH', expanded: '0.02', k: 2 }],
-  });
-  const run = open('digital-ph-probe', [buffer('b7', 'technical-7.00'), buffer('b4', 'technical-4.01')]).start({
-    ...started,
-    channels: [ph],
-    items: [
-      { id: 'meter', part: 'body', assetId: 'a-m', model: 'M', serial: '1', properties: [] },
-      { id: 'probe', part: 'probe', assetId: 'a-p', model: 'P', serial: '2', properties: [] },
-    ],
-  });
-  run.do({ type: 'completeStep', step: 'probe', answers: { glass: { value: 'pass' }, connector: { value: 'pass' } } });
-  const dip = (round: number, reference: string, text: string, millivolts: string, another: string) => {
-    run.do({ type: 'completeStep', step: `points#${round}/rinse`, answers: { rinsed: { value: 'yes' } } });
-    run.do({ type: 'bindReference', slot: 'buffer', reference });
-    run.do({ type: 'changeStimulus', step: `points#${round}/dip`, slot: 'buffer', on: true });
-    const read = { type: 'captureReading', step: `points#${round}/read`, point: 'recognised', channel: 'c-ph', text } as const;
-    if (round === 1)
-      expect(run.try({ ...read, inputs: { millivolts: '90', temperatureC: '25' } })).toMatchObject({ code: 'notRecognised' });
-    run.do({ ...read, inputs: { millivolts, temperatureC: '25' } });
-    run.do({ type: 'changeStimulus', step: `points#${round}/lift`, slot: 'buffer', on: false });
-    run.do({ type: 'completeStep', step: `points#${round}/more`, answers: { another: { value: another } } });
-  };
-  it('recognises each buffer as it comes, applies, and verifies with a second one', () => {
-    dip(1, 'b7', '7.02', '-2', 'yes');
-    dip(2, 'b4', '4.03', '171', 'no');
-    run.do({ type: 'decide', step: 'result', option: 'apply' });
-    run.do({
-      type: 'adjust',
-      step: 'store',
-      channels: ['c-ph'],
-      outcome: 'applied',
-      readBack: { slopePercent: '97.9', zeroPointPH: '6.97', responseSeconds: '24' },
-    });
-    run.do({ type: 'bindReference', slot: 'second', reference: 'b7' });
-    run
-      .do({
-        type: 'captureReading',
-        step: 'verify',
-        point: 'check',
-        channel: 'c-ph',
-        text: '7.02',
-        inputs: { temperatureC: '25' },
-      })
-      .do({ type: 'finish' });
-    expect(run.state.readings.map((reading) => reading.target?.value)).toEqual(['7.000', '4.010', '7.000']);
-    // 7.02 read in 7.00 is inside ± 0.1: common practice.
-    expect(summarise(run.procedure, run.state).asLeft).toBe('within');
-    expect(run.state.started!.items.find((item) => item.id === run.state.channels[0]!.item)?.part).toBe('probe');
   });
 });
 

@@ -1,78 +1,69 @@
+import type { BufferId } from '@/core/ph/buffer-value';
 import type { Procedure } from '@/core/procedure/procedure';
+import * as part from './water-parts';
 
-/** Family 3: portable meter with digital pH probes; the buffer is recognised from mV, the data belongs to the probe. */
+const SET: BufferId[] = ['technical-4.01', 'technical-7.00', 'technical-10.01'];
+const APPLIED = { is: 'decided', question: 'apply', option: 'apply' } as const;
+
+/** Family 3: portable meter with digital pH probes; the buffer is recognised from mV, the data belongs to the probe, which may be calibrated off-line. */
 export const family03: Procedure = {
   id: 'digital-ph-probe',
-  version: 1,
+  version: 2,
   family: 3,
   title: 'Digital pH probe, calibration',
   method:
-    'Comparison with certified buffer solutions at the measured temperature; buffer recognised from the electrode’s millivolts.',
+    'Comparison with certified buffer solutions at the measured temperature; buffer recognised from the electrode’s millivolts; the calibration is stored in the probe.',
   scope: 'calibration',
   warmUpSeconds: 0,
-  channels: [{ role: 'ph', label: 'pH', measurands: ['pH'] }],
+  channels: [part.phChannel, part.temperatureChannel],
   slots: [
+    part.thermometer,
     { id: 'buffer', label: 'buffer', kind: 'buffer' },
-    { id: 'second', label: 'check buffer', kind: 'buffer' },
+    part.buffer('first', 'buffer 7.00', 'technical-7.00'),
+    part.buffer('second', 'buffer 4.01', 'technical-4.01'),
   ],
   points: [
+    part.temperaturePoint,
+    part.inBuffer('seven', 'Buffer 7.00', 'first', 'technical-7.00'),
+    part.inBuffer('four', 'Buffer 4.01', 'second', 'technical-4.01'),
     {
       id: 'recognised',
       label: 'Recognised buffer',
       channels: ['ph'],
-      target: { kind: 'recognised', set: ['technical-4.01', 'technical-7.00', 'technical-10.01'] },
-      tolerance: { limit: '0.1' },
-    },
-    {
-      id: 'check',
-      label: 'Check buffer',
-      channels: ['ph'],
-      target: { kind: 'material', slot: 'second', component: 'technical-7.00', via: 'atTemperature' },
-      tolerance: { limit: '0.1' },
+      target: { kind: 'recognised', set: SET, slot: 'buffer' },
+      tolerance: { limit: '0.5' },
     },
   ],
+  schools: [{ ...part.POINTS, standard: 'two' }, part.RINSING, part.DRYING, part.VERIFYING],
   steps: [
-    {
-      id: 'probe',
-      kind: 'check',
-      title: 'Look at the probe',
-      items: [
-        { id: 'glass', label: 'Glass intact and wet', answer: 'passFault' },
-        { id: 'connector', label: 'Plug dry, pins straight', answer: 'passFault' },
-      ],
-    },
+    part.room,
+    part.lookAtGlass,
+    ...part.soak('look'),
+    ...part.temperatureFirst,
+    part.chooseLiquids('bottles', 'Scan the two check buffers', ['first', 'second']),
+    ...part.dip('found-seven', 'asFound', { slot: 'first', title: 'Buffer 7.00', point: 'seven' }),
+    ...part.dip('found-four', 'asFound', { slot: 'second', title: 'Buffer 4.01', point: 'four' }),
     {
       id: 'points',
       kind: 'group',
-      title: 'Buffers',
+      title: 'Points of the calibration, in any order',
       order: 'fixed',
       repeat: { atMost: 5, until: { is: 'answered', step: 'more', item: 'another', equals: 'no' } },
+      when: { not: { is: 'property', property: 'as-found-only' } },
       steps: [
+        part.chooseLiquids('buffer', 'Scan the buffer', ['buffer']),
+        { id: 'in', kind: 'stimulus', title: 'Dip into the buffer', slot: 'buffer', means: 'probe in the liquid', on: true },
         {
-          id: 'rinse',
-          kind: 'check',
-          title: 'Rinse and shake off',
-          items: [{ id: 'rinsed', label: 'Rinsed 10 s in distilled water, not rubbed', answer: 'yesNo' }],
-        },
-        {
-          id: 'buffer',
-          kind: 'reference',
-          title: 'Choose the buffer',
-          slots: ['buffer'],
-          reason: 'Fresh from the bottle; used buffer never goes back.',
-          when: { not: { is: 'property', property: 'no-buffer-record' } },
-        },
-        { id: 'dip', kind: 'stimulus', title: 'Dip into the buffer', slot: 'buffer', means: 'probe in buffer', on: true },
-        {
-          id: 'read',
+          id: 'take',
           kind: 'read',
           title: 'Wait for a still reading',
           points: ['recognised'],
           phase: 'adjustment',
-          stability: { windowSeconds: 20, maxSpread: '0.01' },
-          reason: 'Reading and temperature both have to stand still.',
+          stability: { windowSeconds: 20, maxSpread: '0.02' },
+          reason:
+            'Drift check: reading and temperature both have to stand still. The probe names the buffer; it has to be the one scanned.',
         },
-        { id: 'lift', kind: 'stimulus', title: 'Lift out', slot: 'buffer', means: 'probe in buffer', on: false },
+        { id: 'out', kind: 'stimulus', title: 'Lift out and rinse', slot: 'buffer', means: 'probe in the liquid', on: false },
         {
           id: 'more',
           kind: 'check',
@@ -81,6 +72,10 @@ export const family03: Procedure = {
         },
       ],
     },
+    part.readBackSlope('read-back', 2, [
+      { id: 'offset', label: 'Zero point, mV', answer: 'number', unit: 'mV' },
+      { id: 'response', label: 'Response time, s', answer: 'number', unit: 's' },
+    ]),
     {
       id: 'result',
       kind: 'decide',
@@ -88,21 +83,29 @@ export const family03: Procedure = {
       question: 'apply',
       options: [
         { id: 'apply', label: 'Apply to the probe' },
-        { id: 'discard', label: 'Discard', consequence: 'discard' },
+        { id: 'discard', label: 'Discard, the old one stands', consequence: 'discard' },
       ],
-      reason: 'Slope, zero point and response time as the meter shows them decide it.',
+      reason: 'Slope, zero point and response time decide it.',
+      when: { not: { is: 'property', property: 'as-found-only' } },
     },
     {
-      id: 'store',
+      id: 'apply',
       kind: 'adjust',
-      title: 'Calibrate the probe',
+      title: 'Apply to the probe',
       points: ['recognised'],
       action: 'calibrate',
       together: true,
-      when: { is: 'decided', question: 'apply', option: 'apply' },
+      when: APPLIED,
+      reason: 'The data is stored in the probe and goes with it to any meter.',
     },
-    { id: 'second', kind: 'reference', title: 'Choose the check buffer', slots: ['second'] },
-    { id: 'verify', kind: 'read', title: 'As left: check buffer', points: ['check'], phase: 'asLeft' },
+    ...part.dip('left-seven', 'asLeft', {
+      slot: 'first',
+      title: 'Buffer 7.00',
+      point: 'seven',
+      reason: 'The same buffer again is repeatability: within ± 0.1 pH it was taken.',
+    }),
+    ...part.dip('left-four', 'asLeft', { slot: 'second', title: 'Buffer 4.01', point: 'four' }),
+    part.store,
   ],
-  cautions: ['Electrolyte and cleaning solution: gloves, and the data sheet at hand.'],
+  cautions: [part.WET_CARE],
 };

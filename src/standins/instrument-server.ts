@@ -3,6 +3,9 @@ import { INSTRUMENT_MODELS } from './instrument/models';
 import { SCENARIOS, type Scenario } from './instrument/scenario';
 import { serveInstrument } from './instrument/serve';
 import { SimulatedInstrument } from './instrument/simulated-instrument';
+import { METER_MODELS } from './meter/meter-models';
+import { PROBE_FAULTS, type ProbeFault } from './meter/probe-fault';
+import { SimulatedMeter } from './meter/simulated-meter';
 
 /** A simulated instrument as a process of its own. MODEL, SERIAL, SCENARIO (a name, or a JSON file), SEED, SPEED, PORT and PANEL_PORT by environment. */
 const {
@@ -15,17 +18,24 @@ const {
   PANEL_PORT = '0',
   FRAME_SECONDS = '0.25',
 } = process.env;
-const model = INSTRUMENT_MODELS[MODEL];
+const meter = METER_MODELS[MODEL];
+const model = meter ?? INSTRUMENT_MODELS[MODEL];
 if (!model) {
-  console.error(`MODEL must be one of ${Object.keys(INSTRUMENT_MODELS).join(', ')}, got ${MODEL}.`);
+  console.error(
+    `MODEL must be one of ${[...Object.keys(INSTRUMENT_MODELS), ...Object.keys(METER_MODELS)].join(', ')}, got ${MODEL}.`,
+  );
   process.exit(1);
 }
-const scenario = SCENARIO.endsWith('.json') ? (JSON.parse(readFileSync(SCENARIO, 'utf8')) as Scenario) : SCENARIOS[SCENARIO];
+const known = meter ? PROBE_FAULTS : SCENARIOS;
+const scenario = SCENARIO.endsWith('.json') ? (JSON.parse(readFileSync(SCENARIO, 'utf8')) as object) : known[SCENARIO];
 if (!scenario) {
-  console.error(`SCENARIO must be a file or one of ${Object.keys(SCENARIOS).join(', ')}, got ${SCENARIO}.`);
+  console.error(`SCENARIO must be a file or one of ${Object.keys(known).join(', ')}, got ${SCENARIO}.`);
   process.exit(1);
 }
-const served = await serveInstrument(new SimulatedInstrument(model, SERIAL, scenario, Number(SEED)), {
+const device = meter
+  ? new SimulatedMeter(meter, SERIAL, scenario as ProbeFault, Number(SEED))
+  : new SimulatedInstrument(INSTRUMENT_MODELS[MODEL]!, SERIAL, scenario as Scenario, Number(SEED));
+const served = await serveInstrument(device, {
   port: Number(PORT),
   panelPort: Number(PANEL_PORT),
   speed: Number(SPEED),

@@ -69,6 +69,8 @@ test('two people on one run: the second sees what the first did; a reload keeps 
   const code = await receiveInstrument(page, `TWO-${Date.now() % 1e6}`);
   await page.goto('/');
   const slip = page.getByTestId(`ticket-${code}`);
+  // The whole bench in sight: what is dragged has to be let go over a place.
+  await page.setViewportSize({ width: 1280, height: 1500 });
   const place = page.locator('.place.free').last();
   const name = await place.getAttribute('data-testid');
   const [from, to] = [(await slip.boundingBox())!, (await place.boundingBox())!];
@@ -78,6 +80,7 @@ test('two people on one run: the second sees what the first did; a reload keeps 
   await page.mouse.move(to.x + to.width / 2, to.y + to.height / 2, { steps: 8 });
   await page.mouse.up();
   await expect(page.getByTestId(name!)).toContainText(code);
+  await page.setViewportSize({ width: 1280, height: 800 });
   await page.getByTestId(name!).getByRole('button', { name: 'Start the run' }).click();
   await page.waitForURL('**/runs/**');
   await goOnEarly(page, 'test of two people');

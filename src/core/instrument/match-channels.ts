@@ -16,7 +16,9 @@ const kind = (measurand: string) => (COMBUSTIBLE.includes(measurand) ? 'combusti
 export function matchChannels(infos: readonly ChannelInfo[], channels: readonly RunChannel[]): Record<string, ChannelMatch> {
   return Object.fromEntries(
     channels.map((channel): [string, ChannelMatch] => {
-      const info = infos.find((one) => kind(one.measurand) === kind(channel.measurand));
+      // A meter with two ranges has the measurand twice: the one with the sheet's unit.
+      const alike = infos.filter((one) => kind(one.measurand) === kind(channel.measurand));
+      const info = alike.find((one) => one.unit === channel.unit) ?? alike[0];
       if (!info) return [channel.id, { problem: `The instrument has no channel for ${channel.label}.` }];
       if (info.unit !== channel.unit)
         return [channel.id, { problem: `It shows ${info.unit}, the sheet expects ${channel.unit}: type what it shows.` }];

@@ -73,6 +73,8 @@ export interface Facts {
   peaks: { slot: number; peak: string; stel?: string; twa?: string }[];
   spanValues: { slot: number; value: string }[];
   lastAlarm?: string;
+  /** Data of the probe: what a meter tells of its own calibration; a digital probe's own data file. */
+  probe?: { serial: string; slopePercent?: string; offsetMv?: string; cellConstant?: string; responseSeconds?: string };
 }
 
 /** What a tag on a bottle carries: it fills the shelf's record. */
@@ -105,7 +107,7 @@ export type Said = Hello | Frame | Notice | Answer | Facts | Tag;
 export interface Key {
   type: 'key';
   id: string;
-  key: 'zero' | 'span' | 'save' | 'acknowledge' | 'pump' | 'facts' | 'clock' | 'due';
+  key: 'zero' | 'span' | 'save' | 'acknowledge' | 'pump' | 'facts' | 'clock' | 'due' | 'discard';
   slot?: number;
   value?: string;
 }

@@ -15,6 +15,11 @@ export type Condition =
   | { is: 'property'; property: string }
   | { is: 'bumpFailed' }
   | { is: 'anyAdjustFailed' }
+  /** The last reading of a point with a gate was not believed. */
+  | { is: 'implausible' }
+  | { is: 'school'; school: string; option: string }
+  /** There is a fitted channel in this place. */
+  | { is: 'channel'; role: string }
   | { all: Condition[] }
   | { any: Condition[] }
   | { not: Condition };

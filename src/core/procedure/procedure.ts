@@ -11,10 +11,14 @@ export type Target =
       kind: 'material';
       slot: string;
       component: 'channelGas' | string;
-      via: 'certified' | 'atTemperature' | 'atPressure' | 'lelScale';
+      /** 'compensated': the standard at the channel's reference temperature; 'dissolvedSolids': by the channel's own rule from the standard. */
+      via: 'certified' | 'atTemperature' | 'atPressure' | 'lelScale' | 'compensated' | 'dissolvedSolids';
     }
-  | { kind: 'recognised'; set: BufferId[] }
-  | { kind: 'computed'; function: 'cleanAirOxygen' }
+  /** A buffer that the electrode names by its millivolts; with a slot it has to be the one that was scanned. */
+  | { kind: 'recognised'; set: BufferId[]; slot?: string }
+  | { kind: 'computed'; function: 'cleanAirOxygen' | 'airSaturatedOxygen' }
+  /** An indicator strip: a colour between two fields is an interval, and the meter has to lie inside. */
+  | { kind: 'strip' }
   | { kind: 'comparison'; slot: string }
   | { kind: 'observe'; direction: 'rise' | 'fall' };
 
@@ -27,13 +31,13 @@ export interface Point {
   /** Left out: the channel's own tolerance. 'zero': the channel's tolerance at zero. */
   tolerance?: 'zero' | { caution?: string; limit: string };
   /** A reading outside is not believed, whatever the tolerance says (plausibility before accepting). */
-  gate?: { lowest: string; highest: string; reason: string };
+  gate?: { lowest: string; highest: string; reason: string; /** The two are parts of the target. */ ofTarget?: true };
 }
 
 export interface Slot {
   id: string;
   label: string;
-  kind: 'gas' | 'cleanAir' | 'buffer' | 'standard' | 'tool';
+  kind: 'gas' | 'cleanAir' | 'buffer' | 'standard' | 'tool' | 'solution';
   /** Gases or quantities that the material must bring; 'channelGases' = the calibration gas of every fitted channel. */
   needs?: 'channelGases' | string[];
 }
@@ -54,6 +58,16 @@ export interface CheckItem {
   unit?: string;
   /** A setting that was read before, as step/item: one that differs afterwards is a changed setting, and somebody has to have agreed. */
   sameAs?: string;
+  /** A figure that only so many different buffers or standards can give: one buffer gives no slope. */
+  needsPoints?: number;
+}
+
+/** A question on which practitioners disagree: what this procedure does, and why. A model may choose another option by a property `setting:option`. */
+export interface School {
+  id: string;
+  label: string;
+  options: { id: string; label: string; reason: string }[];
+  standard: string;
 }
 
 export type Step =
@@ -94,6 +108,8 @@ export type GroupStep = StepBase & {
   steps: Step[];
   order: 'fixed' | 'any';
   forEach?: 'channel';
+  /** Name of a sheet of its own: a combined instrument has several, worked in any order. */
+  sheet?: string;
   repeat?: { atMost: number; until?: Condition };
   /** Start another round when this comes true although the round was complete (a save that came too late). */
   restartOn?: Condition;
@@ -122,4 +138,5 @@ export interface Procedure {
   points: Point[];
   steps: Step[];
   cautions: string[];
+  schools?: School[];
 }

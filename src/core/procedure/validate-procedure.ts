@@ -34,7 +34,7 @@ export function validateProcedure(procedure: Procedure): string[] {
   );
   for (const point of procedure.points) {
     need(roles, point.channels, 'channel', `point ${point.id}`);
-    if ('slot' in point.target) need(slots, [point.target.slot], 'slot', `point ${point.id}`);
+    if ('slot' in point.target && point.target.slot) need(slots, [point.target.slot], 'slot', `point ${point.id}`);
   }
 
   const visit = (steps: Step[], where: string) => {

@@ -41,9 +41,24 @@ export function checkReference({
       ...beside,
       numbers: { availableL: reference.availableL },
     });
+  if (reference.openedUntil && reference.openedUntil < today)
+    return refuse(
+      'opened',
+      `${name} was opened on ${reference.openedOn} and was good until ${reference.openedUntil}. Past its life it is never used: open a fresh one.`,
+      { ...beside, numbers: { openedUntil: reference.openedUntil, today } },
+    );
+  const dose = reference.detail?.doseMl ?? '0';
+  if (reference.leftMl !== undefined && new Dec(reference.leftMl).lt(Dec.max(dose, 1)))
+    return refuse('empty', `${name} is used up: ${reference.leftMl} mL left, a dose is ${dose} mL.`, beside);
   const has = (substance: string) => reference.components.some((component) => component.substance === substance);
   const needed = slot.needs === 'channelGases' ? channels.flatMap((channel) => channel.calibrationGas ?? []) : (slot.needs ?? []);
   const missing = needed.filter((substance) => !has(substance));
+  if (missing.length > 0 && ['buffer', 'standard'].includes(slot.kind))
+    return refuse(
+      'otherPoint',
+      `${name} is ${reference.components.map((one) => one.substance).join(', ')}; the next in order is ${slot.label}. Out of order nothing is recorded: take the right one.`,
+      beside,
+    );
   if (missing.length > 0)
     return refuse(
       'missingComponent',

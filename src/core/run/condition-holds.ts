@@ -51,6 +51,15 @@ export function conditionHolds(
     }
     case 'property':
       return state.started?.items.some((item) => item.properties.includes(condition.property)) ?? false;
+    case 'implausible':
+      return (
+        state.readings.filter((one) => one.phase === 'adjustment' && !isStruck(one) && about([one.channel])).at(-1)?.judgement
+          .code === 'implausible'
+      );
+    case 'school':
+      return state.started?.schools?.[condition.school] === condition.option;
+    case 'channel':
+      return measuredChannels(state).some((one) => one.role === condition.role);
     case 'bumpFailed':
       return state.bumps.at(-1)?.outcome === 'failed';
   }

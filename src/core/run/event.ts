@@ -37,7 +37,22 @@ export interface RunChannel {
   cleanAir?: string;
   /** Combustible scale: LEL of the calibration gas in %vol and relative response. */
   scale?: { lelVolPercent: string; relativeResponse: string; source: string };
+  /** How a water channel computes what it shows. */
+  water?: WaterTerms;
   status: 'fitted' | 'removed' | 'notCalibrated';
+}
+
+export interface WaterTerms {
+  /** Conductivity referred to a temperature; left out: as it is at the measured one. */
+  compensation?: { referenceC: string; percentPerC?: string };
+  /** Dissolved solids by a factor, or by the mixed-salt curve. */
+  solids?: { factor: string } | { curve: 'mixedSalt' };
+  /** What 100 % of oxygen is: at the pressure of the place, or at 1 atm. */
+  saturation?: 'local' | 'oneAtm';
+  /** Reference electrode that an ORP or ion-selective value is stated against. */
+  referenceElectrode?: string;
+  /** Charge of the ion, for the slope per decade. */
+  charge?: string;
 }
 
 export interface RunItem {
@@ -57,6 +72,8 @@ export interface StartedData {
   rule: DecisionRule;
   coverage: number;
   placedAt?: string;
+  /** Which school each question of the procedure follows here. */
+  schools?: Record<string, string>;
   /** Time was speeded up: can't become a genuine certificate. */
   practice: boolean;
 }

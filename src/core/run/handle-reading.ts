@@ -1,6 +1,7 @@
-import { Dec } from '../quantity/decimal';
+import { Dec, decimalPlaces } from '../quantity/decimal';
 import { checkTypedReading, type Reading } from '../quantity/reading';
 import type { Point } from '../procedure/procedure';
+import { checkMillivolts, sameBufferTwice } from './check-millivolts';
 import type { Command } from './command';
 import type { EventDraft, RunChannel, TargetUsed } from './event';
 import type { Handling } from './handling';
@@ -41,6 +42,8 @@ export function handleReading(command: Extract<Command, { type: 'captureReading'
     ...(command.capture?.settling ? { settling: command.capture.settling } : {}),
   });
   if ('refused' in result) return result;
+  const contradiction = step.step.phase === 'adjustment' ? contradicted(command, point, channel, result.target, state) : null;
+  if (contradiction) return contradiction;
   const counts = step.step.counts !== false;
   const captured = draft(
     'readingCaptured',
@@ -113,9 +116,11 @@ function judgementFor(
   const { rule, coverage } = state.started!;
   if (target === null) return observed(reading, point, inputs, rule);
   const tolerance =
-    typeof point.tolerance === 'object'
-      ? point.tolerance.limit
-      : toleranceAt({ tolerance: channel.tolerance, target: target.value, zero: point.tolerance === 'zero' });
+    point.target.kind === 'strip'
+      ? new Dec(target.value).minus(inputs.low!).toFixed()
+      : typeof point.tolerance === 'object'
+        ? point.tolerance.limit
+        : toleranceAt({ tolerance: channel.tolerance, target: target.value, zero: point.tolerance === 'zero' });
   // Gas closed before the very end: what may still have come enters as a rectangle (JCGM 100:2008, 4.3.7).
   const extra = settling
     ? [
@@ -126,19 +131,61 @@ function judgementFor(
         },
       ]
     : [];
-  const judgement = judgeReading({ reading, target, tolerance, resolution: channel.resolution, rule, coverage, extra });
+  const judged = judgeReading({ reading, target, tolerance, resolution: channel.resolution, rule, coverage, extra });
+  const judgement = withCaution(judged, point, channel.unit);
+  const gate = point.gate && (point.gate.ofTarget ? gateAbout(target.value, point.gate, channel.resolution) : point.gate);
   const outsideGate =
-    point.gate &&
-    reading.status === 'value' &&
-    (new Dec(reading.text).lt(point.gate.lowest) || new Dec(reading.text).gt(point.gate.highest));
+    gate && reading.status === 'value' && (new Dec(reading.text).lt(gate.lowest) || new Dec(reading.text).gt(gate.highest));
   return outsideGate
     ? {
         ...judgement,
         code: 'implausible',
         state: 'notMeasured',
-        sentence: `Not believed: ${point.gate!.reason} (${point.gate!.lowest} to ${point.gate!.highest}).`,
+        sentence: `Not believed: ${gate.reason} (${gate.lowest} to ${gate.highest}).`,
       }
     : judgement;
+}
+
+/** A band in parts of the target, as figures that the display could show. */
+function gateAbout(target: string, gate: NonNullable<Point['gate']>, resolution: string): NonNullable<Point['gate']> {
+  const at = (share: string) => new Dec(target).times(share).toFixed(decimalPlaces(resolution));
+  return { ...gate, lowest: at(gate.lowest), highest: at(gate.highest) };
+}
+
+/** Inside the limit, but past the caution: it passes, and says so. */
+function withCaution(judgement: Judgement, point: Point, unit: string): Judgement {
+  const caution = typeof point.tolerance === 'object' ? point.tolerance.caution : undefined;
+  if (!caution || judgement.state !== 'within' || judgement.error === null || !new Dec(judgement.error).abs().gt(caution))
+    return judgement;
+  return {
+    ...judgement,
+    code: 'caution',
+    sentence: `${judgement.sentence} Caution: beyond ± ${caution} ${unit}, keep an eye on it.`,
+  };
+}
+
+/** While a meter is being calibrated nothing is taken that contradicts the bottle: the sign, another buffer's voltage, the same buffer twice. */
+function contradicted(
+  { inputs = {} }: Extract<Command, { type: 'captureReading' }>,
+  point: Point,
+  channel: RunChannel,
+  target: TargetUsed | null,
+  state: RunState,
+): Refusal | null {
+  if (channel.measurand !== 'pH' || !target) return null;
+  if (point.target.kind === 'recognised') return sameBufferTwice(state, channel.id, target.inputs.buffer!);
+  if (point.target.kind !== 'material' || point.target.via !== 'atTemperature') return null;
+  const buffer = point.target.component;
+  return (
+    (inputs.millivolts === undefined
+      ? null
+      : checkMillivolts({
+          millivolts: inputs.millivolts,
+          temperatureC: Number(inputs.temperatureC),
+          buffer,
+          pH: Number(target.value),
+        })) ?? null
+  );
 }
 
 /** A point that is only watched: did it move the right way from what it showed before. */

@@ -36,8 +36,14 @@ export function handleComplete(command: Extract<Command, { type: 'completeStep' 
       for (const item of step.step.items) {
         const answer = answers[item.id];
         if (!answer?.value?.trim()) return refuse('unanswered', `${item.label}: an answer is missing.`, { field: item.id });
-        if (item.answer === 'number' && !/^[+-]?\d+(\.\d+)?$/.test(answer.value.trim()))
+        if (
+          item.answer === 'number' &&
+          !(item.needsPoints && answer.value.trim() === 'none') &&
+          !/^[+-]?\d+(\.\d+)?$/.test(answer.value.trim())
+        )
           return refuse('notANumber', `${item.label}: “${answer.value}” is not a number.`, { field: item.id });
+        const short = tooFewPoints(item, answer.value, handling.state);
+        if (short) return refuse('tooFewPoints', short, { field: item.id });
         const before = item.sameAs ? handling.state.answers[item.sameAs]?.value : undefined;
         if (before !== undefined && Number(before) !== Number(answer.value) && !answer.note?.trim())
           return refuse('whoAgreed', `${item.label} was ${before} before: a safety setting. Say who agreed to the change.`, {
@@ -85,6 +91,19 @@ export function handleComplete(command: Extract<Command, { type: 'completeStep' 
     default:
       return refuse('notByItself', 'This step is done by doing what it says.');
   }
+}
+
+/** One buffer gives an offset, no slope: whatever the meter shows for it is not measured. */
+function tooFewPoints(item: CheckItem, value: string, state: RunState): string | null {
+  if (!item.needsPoints || value.trim() === 'none') return null;
+  const of = new Map<string, Set<string>>();
+  for (const one of state.readings)
+    if (one.phase === 'adjustment' && one.flags.length === 0)
+      of.set(one.channel, (of.get(one.channel) ?? new Set()).add(one.target?.inputs.buffer ?? one.point));
+  const points = Math.max(0, ...[...of.values()].map((set) => set.size));
+  return points >= item.needsPoints
+    ? null
+    : `${item.label}: ${points === 1 ? 'one point gives' : `${points} points give`} no such figure, it takes ${item.needsPoints}. Write “none”.`;
 }
 
 /** A setting that is another one than before stands on record with who agreed. */

@@ -11,6 +11,15 @@ import type { ReferenceSnapshot } from './reference-snapshot';
 import { matchRegulator } from '../supply/match-regulator';
 import { boundReference, measuredChannels, openStimulus } from './state';
 
+const LIQUID: string[] = ['buffer', 'standard'];
+
+/** The first dip into a liquid books the dose that was poured; it serves the rest of the run and is then thrown away. */
+function dose(binding: number, reference: ReferenceSnapshot, { state }: Handling): { litres?: string } {
+  const ml = reference.detail?.doseMl;
+  if (!ml || state.stimuli.some((span) => span.binding === binding)) return {};
+  return { litres: new Dec(ml).div(1000).toFixed() };
+}
+
 /** A reference may be chosen in its step, and changed later (a bottle that runs out): both stay on record. */
 export function handleBind(command: Extract<Command, { type: 'bindReference' }>, handling: Handling): EventDraft[] | Refusal {
   const { procedure, state, context, draft } = handling;
@@ -92,16 +101,26 @@ export function handleStimulus(
     if (slot.kind === 'gas' && otherSlot?.kind === 'tool')
       return refuse('filterOn', `Take off the ${otherSlot.label} first: it must never be in line with gas.`);
     const binding = boundReference(state, slot.id);
-    if (!binding && slot.kind === 'gas') return refuse('noReference', `Choose the ${slot.label} first.`);
+    if (otherSlot && LIQUID.includes(otherSlot.kind) && LIQUID.includes(slot.kind))
+      return refuse('stillIn', `The probe is still in the ${otherSlot.label}: lift it out and rinse first.`);
+    if (!binding && (slot.kind === 'gas' || LIQUID.includes(slot.kind)))
+      return refuse('noReference', `Choose the ${slot.label} first.`);
     if (binding?.reference.expires && binding.reference.expires < context.today)
       return refuse('expired', `${binding.reference.name} has expired meanwhile.`);
+    if (binding?.reference.openedUntil && binding.reference.openedUntil < context.today)
+      return refuse('opened', `${binding.reference.name} is past its life after opening (${binding.reference.openedUntil}).`);
   }
   const binding = boundReference(state, slot.id);
   const now = context.origin?.occurredAt ?? context.now;
   const minutes = span ? Math.max(0, differenceInMilliseconds(parseISO(now), parseISO(span.onAt))) / 60000 : 0;
   const litres =
     span && binding?.flowLPerMin ? { litres: new Dec(binding.flowLPerMin).times(minutes).toDecimalPlaces(3).toFixed() } : {};
+  const poured = command.on && binding && LIQUID.includes(slot.kind) ? dose(binding.seq, binding.reference, handling) : {};
   const means = step?.step.kind === 'stimulus' ? step.step.means : (span?.means ?? 'gas');
-  const changed = draft('stimulusChanged', { slot: slot.id, means, on: command.on, ...litres }, step ? at(step) : undefined);
+  const changed = draft(
+    'stimulusChanged',
+    { slot: slot.id, means, on: command.on, ...litres, ...poured },
+    step ? at(step) : undefined,
+  );
   return step ? [changed, draft('stepDone', {}, at(step))] : [changed];
 }

@@ -9,7 +9,7 @@ export type VerdictState = 'within' | 'outside' | 'cannotTell' | 'notMeasured';
 
 /** A verdict that explains itself: the numbers it rests on, the rule, a sentence. All figures are decimal texts. */
 export interface Judgement {
-  code: 'within' | 'outside' | 'guardBand' | 'noNumber' | 'observed' | 'implausible';
+  code: 'within' | 'outside' | 'guardBand' | 'noNumber' | 'observed' | 'implausible' | 'caution';
   state: VerdictState;
   error: string | null;
   lower: string | null;

@@ -5,11 +5,26 @@ export interface MaterialComponent {
   unit: string;
   expanded: string;
   k: number;
+  /** The lot's own table: °C and the value there, rising. It overrides the usual one. */
+  table?: [number, number][];
 }
 
 /** What stands on the shelf besides bottles and buffers. */
 export type EquipmentRole =
-  '' | 'regulator' | 'tube' | 'scrubber' | 'zeroTube' | 'flowMeter' | 'barometer' | 'thermometer' | 'balance' | 'reader';
+  | ''
+  | 'regulator'
+  | 'tube'
+  | 'scrubber'
+  | 'zeroTube'
+  | 'flowMeter'
+  | 'barometer'
+  | 'thermometer'
+  | 'balance'
+  | 'reader'
+  | 'storage'
+  | 'cleaning'
+  | 'electrolyte'
+  | 'membrane';
 
 /** What has to be known of a piece of equipment. Flow in L/min as text; a demand regulator gives what a pump draws. */
 export interface EquipmentDetail {
@@ -20,12 +35,20 @@ export interface EquipmentDetail {
   handling?: string;
   serial?: string;
   lengthCm?: string;
+  /** Days that a buffer or standard is good after opening; millilitres when new, and of one dose. */
+  lifeDays?: string;
+  volumeMl?: string;
+  doseMl?: string;
+  singleDose?: boolean;
+  /** The set that a buffer belongs to, and its value by name. */
+  set?: string;
+  nominal?: string;
 }
 
 /** A reference as it stood when it was put to use: copied into the event. */
 export interface ReferenceSnapshot {
   id: string;
-  kind: 'gas' | 'cleanAir' | 'buffer' | 'standard' | 'tool';
+  kind: 'gas' | 'cleanAir' | 'buffer' | 'standard' | 'tool' | 'solution';
   name: string;
   lot: string;
   certificate?: string;
@@ -44,4 +67,9 @@ export interface ReferenceSnapshot {
   detail?: EquipmentDetail;
   /** Spent (a scrubber that turned violet) or taken out of use. */
   unusable?: string;
+  /** First opened, and the last day it is good by that; the earlier of this and `expires` counts. */
+  openedOn?: string;
+  openedUntil?: string;
+  /** Millilitres left by the doses that were booked. */
+  leftMl?: string;
 }

@@ -89,7 +89,7 @@ describe('points that are not known beforehand', () => {
   it.each([
     [{ temperatureC: '25' }, 'noMillivolts', 'millivolts'],
     [{ millivolts: '0', temperatureC: '70' }, 'outsideTable', 'temperatureC'],
-    [{ millivolts: '0' }, 'outsideTable', 'temperatureC'],
+    [{ millivolts: '0' }, 'noTemperature', 'temperatureC'],
     [{ millivolts: '90', temperatureC: '25' }, 'notRecognised', 'millivolts'],
   ])('%j is refused as %s, beside its field', (inputs, code, field) => {
     expect(recognise(inputs as Record<string, string>)).toMatchObject({ refused: true, code, field });

@@ -1,12 +1,13 @@
 import { Dec } from '../quantity/decimal';
 import { dryGasTarget } from '../gas/dry-gas-target';
-import { bufferValue, BUFFER_IDS, type BufferId } from '../ph/buffer-value';
+import type { BufferId } from '../ph/buffer-value';
 import { recogniseBuffer } from '../ph/recognise-buffer';
 import type { Point, Procedure } from '../procedure/procedure';
 import type { RunChannel, TargetUsed } from './event';
 import { refuse, type Refusal } from './refusal';
 import type { MaterialComponent } from './reference-snapshot';
 import { boundReference, type RunState } from './state';
+import { airSaturated, atTemperature, compensated, solids, temperatureOf } from './water-target';
 
 /**
  * What a reading at this point is compared with, as it stands now: the certified value of THIS bottle, the buffer's value at the measured temperature.
@@ -32,7 +33,10 @@ export function resolveTarget({
       return { ...plain, value: target.value, unit: channel.unit, sentence: `${point.label}: ${target.value} ${channel.unit}` };
     case 'observe':
       return null;
+    case 'strip':
+      return strip(inputs, channel);
     case 'computed':
+      if (target.function === 'airSaturatedOxygen') return airSaturated(channel, pressureOf(state, inputs), inputs);
       return channel.cleanAir
         ? {
             ...plain,
@@ -42,7 +46,7 @@ export function resolveTarget({
           }
         : refuse('noCleanAirValue', `This model has no clean-air value for ${channel.label}.`);
     case 'recognised':
-      return recognised(target.set, inputs, channel);
+      return recognised(target, inputs, channel, state);
     case 'comparison': {
       const binding = boundReference(state, target.slot);
       if (!binding) return refuse('noReference', `Choose the ${slotLabel(procedure, target.slot)} first.`);
@@ -88,7 +92,7 @@ function slotLabel(procedure: Procedure, slot: string): string {
 type Used = Omit<TargetUsed, 'binding'>;
 
 function viaMaterial(
-  via: 'certified' | 'atTemperature' | 'atPressure' | 'lelScale',
+  via: Extract<Point['target'], { kind: 'material' }>['via'],
   component: MaterialComponent,
   channel: RunChannel,
   state: RunState,
@@ -97,6 +101,8 @@ function viaMaterial(
   const certified = `${component.substance} ${component.value} ${component.unit} ± ${component.expanded} (k = ${component.k})`;
   if (via === 'atPressure') return atPressure(component, channel, state, inputs, certified);
   if (via === 'atTemperature') return atTemperature(component, channel, inputs);
+  if (via === 'compensated') return compensated(component, channel, inputs);
+  if (via === 'dissolvedSolids') return solids(component, channel, inputs);
   if (channel.unit === '%LEL' && component.unit === '%vol') return onLelScale(component, channel, inputs, certified);
   if (component.unit !== channel.unit)
     return refuse(
@@ -133,6 +139,10 @@ function onLelScale(
   };
 }
 
+function pressureOf(state: RunState, inputs: Record<string, string>): string | undefined {
+  return inputs.pressureHPa ?? state.conditions.filter((condition) => condition.pressureHPa).at(-1)?.pressureHPa;
+}
+
 function atPressure(
   component: MaterialComponent,
   channel: RunChannel,
@@ -140,7 +150,7 @@ function atPressure(
   inputs: Record<string, string>,
   certified: string,
 ): Used | Refusal {
-  const pressure = inputs.pressureHPa ?? state.conditions.filter((condition) => condition.pressureHPa).at(-1)?.pressureHPa;
+  const pressure = pressureOf(state, inputs);
   if (!pressure)
     return refuse('noPressure', 'The expected value falls with the air pressure: record the pressure first.', {
       field: 'pressureHPa',
@@ -156,46 +166,65 @@ function atPressure(
   };
 }
 
-function atTemperature(component: MaterialComponent, channel: RunChannel, inputs: Record<string, string>): Used | Refusal {
-  const temperature = Number(inputs.temperatureC ?? NaN);
-  if (!Number.isFinite(temperature))
-    return refuse('noTemperature', 'Type the temperature of the buffer: its value depends on it.', { field: 'temperatureC' });
-  if (!(BUFFER_IDS as string[]).includes(component.substance))
-    return refuse('noTable', `There is no temperature table for ${component.substance}.`);
-  if (temperature < 0 || temperature > 50)
-    return refuse('outsideTable', `${temperature} °C is outside the buffer's table (0 to 50 °C).`, { field: 'temperatureC' });
-  const value = bufferValue({ buffer: component.substance as BufferId, temperatureC: temperature }).toFixed(3);
-  return {
-    value,
-    unit: channel.unit,
-    expanded: component.expanded,
-    k: component.k,
-    inputs,
-    sentence: `${component.substance} at ${inputs.temperatureC} °C is pH ${value}`,
-  };
-}
-
-function recognised(set: BufferId[], inputs: Record<string, string>, channel: RunChannel): TargetUsed | Refusal {
+/** A buffer that the electrode names by its millivolts. With a bottle scanned, both have to say the same. */
+function recognised(
+  target: Extract<Point['target'], { kind: 'recognised' }>,
+  inputs: Record<string, string>,
+  channel: RunChannel,
+  state: RunState,
+): TargetUsed | Refusal {
+  const binding = target.slot ? boundReference(state, target.slot) : null;
   const millivolts = Number(inputs.millivolts ?? NaN);
-  const temperatureC = Number(inputs.temperatureC ?? NaN);
+  const temperatureC = temperatureOf(inputs);
   if (!Number.isFinite(millivolts))
     return refuse('noMillivolts', 'Type the millivolts that the meter shows.', { field: 'millivolts' });
+  if (typeof temperatureC !== 'number') return temperatureC;
   if (!(temperatureC >= 5 && temperatureC <= 50))
     return refuse('outsideTable', 'The buffers have values from 5 to 50 °C.', { field: 'temperatureC' });
-  const found = recogniseBuffer({ millivolts, temperatureC, set });
+  const scanned = binding?.reference.components[0];
+  const found = recogniseBuffer({
+    millivolts,
+    temperatureC,
+    set: target.set,
+    ...(scanned?.table ? { lotTables: { [scanned.substance as BufferId]: scanned.table } } : {}),
+  });
   if (!found)
     return refuse(
       'notRecognised',
       `${inputs.millivolts} mV at ${inputs.temperatureC} °C fits none of the buffers in use: wrong buffer, tired electrode or wrong sign.`,
       { field: 'millivolts' },
     );
+  if (scanned && scanned.substance !== found.buffer)
+    return refuse(
+      'contradictsBottle',
+      `The electrode recognises ${found.buffer} (${inputs.millivolts} mV), the bottle scanned is ${binding.reference.name}, lot ${binding.reference.lot}: wrong beaker, or a cracked glass. Not taken.`,
+      { field: 'millivolts' },
+    );
   return {
     value: found.pH.toFixed(3),
     unit: channel.unit,
-    expanded: '0.02',
-    k: 2,
+    expanded: scanned?.expanded ?? '0.02',
+    k: scanned?.k ?? 2,
     inputs: { ...inputs, buffer: found.buffer },
+    binding: binding?.seq ?? null,
+    sentence: `${scanned ? `${binding.reference.name}, lot ${binding.reference.lot}: ` : ''}recognised ${found.buffer}: pH ${found.pH.toFixed(3)} at ${inputs.temperatureC} °C`,
+  };
+}
+
+/** A strip's colour between two fields is an interval; the meter is compared with its middle, its half width is the limit. */
+function strip(inputs: Record<string, string>, channel: RunChannel): TargetUsed | Refusal {
+  const [low, high] = [inputs.low?.trim() ?? '', inputs.high?.trim() ?? ''];
+  const number = /^\d+(\.\d+)?$/;
+  if (!number.test(low)) return refuse('noStrip', 'Which field is the colour above or at?', { field: 'low' });
+  if (!number.test(high) || !(Number(high) > Number(low)))
+    return refuse('noStrip', 'Which field is the colour under? A colour between two fields is an interval.', { field: 'high' });
+  return {
+    value: new Dec(low).plus(high).div(2).toFixed(),
+    unit: channel.unit,
+    expanded: null,
+    k: 2,
+    inputs,
     binding: null,
-    sentence: `recognised ${found.buffer}: pH ${found.pH.toFixed(3)} at ${inputs.temperatureC} °C`,
+    sentence: `indicator strip between ${low} and ${high} ${channel.unit}: a cross-check, no calibration`,
   };
 }

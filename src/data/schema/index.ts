@@ -3,3 +3,4 @@ export * from './instruments';
 export * from './work';
 export * from './records';
 export * from './live';
+export * from './probes';

@@ -1,7 +1,7 @@
 import { boolean, date, jsonb, pgTable, smallint, text, uuid } from 'drizzle-orm/pg-core';
 import type { Every } from '@/core/interval/next-due';
 import type { PolicyScope } from '@/core/interval/policy';
-import type { RunChannel, Tolerance } from '@/core/run/event';
+import type { RunChannel, RunItem, Tolerance, WaterTerms } from '@/core/run/event';
 import { instant } from './columns';
 
 export const customer = pgTable('customer', {
@@ -49,6 +49,8 @@ export const asset = pgTable('asset', {
   status: text('status').$type<'active' | 'outOfService' | 'retired'>().notNull().default('active'),
   nextDue: date('next_due'),
   dueBasis: jsonb('due_basis').$type<DueBasis>(),
+  part: text('part').$type<RunItem['part']>().notNull().default('body'),
+  readyUntil: date('ready_until'),
   bumpedAt: instant('bumped_at'),
   bumpPassed: boolean('bump_passed'),
   createdAt: instant('created_at').notNull(),
@@ -74,6 +76,7 @@ export const assetChannel = pgTable('asset_channel', {
   principle: text('principle'),
   cleanAir: text('clean_air'),
   scale: jsonb('scale').$type<NonNullable<RunChannel['scale']>>(),
+  water: jsonb('water').$type<WaterTerms>(),
   status: text('status').$type<RunChannel['status']>().notNull().default('fitted'),
 });
 

@@ -17,6 +17,10 @@ export function suggestAnswers(items: readonly CheckItem[], line: LineView | nul
     span: single && facts.spanValues.find((one) => one.slot === single.slot)?.value,
     low: single?.alarmLow,
     high: single?.alarmHigh,
+    slope: facts.probe?.slopePercent,
+    offset: facts.probe?.offsetMv,
+    'cell-constant': facts.probe?.cellConstant,
+    response: facts.probe?.responseSeconds,
     alarms: facts.lastAlarm ?? 'none shown',
   };
   return Object.fromEntries(

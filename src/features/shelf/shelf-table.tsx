@@ -8,6 +8,7 @@ import { ROLE_NAME } from './shelf-schema';
 
 const KIND: Record<ReferenceSnapshot['kind'], string> = {
   gas: 'Gas',
+  solution: 'Solution',
   buffer: 'Buffers',
   standard: 'Standards',
   tool: 'Bench equipment',

@@ -2,6 +2,7 @@ import { addDays, addMonths, endOfMonth, format, subMonths } from 'date-fns';
 import type { MaterialComponent } from '@/core/run/reference-snapshot';
 import type { Transaction } from '@/data/connection';
 import { reference } from '@/data/schema';
+import { liquids, openedLiquids } from './liquids';
 
 const part = (substance: string, value: string, unit: string, expanded: string): MaterialComponent => ({
   substance,
@@ -75,24 +76,7 @@ export async function stockShelf(tx: Transaction, now: Date): Promise<void> {
       balance: 'air',
       price: '140',
     });
-    for (const [name, substance, value] of [
-      ['Buffer 4.01', 'technical-4.01', '4.01'],
-      ['Buffer 7.00', 'technical-7.00', '7.00'],
-      ['Buffer 10.01', 'technical-10.01', '10.01'],
-    ] as const) {
-      rows.push({
-        kind: 'buffer',
-        name,
-        maker: 'Peregrith',
-        lot: `PB-${value.replace('.', '')}-${lot}`,
-        components: [part(substance, value, 'pH', '0.02')],
-        expires: iso(endOfMonth(addMonths(from, 16))),
-        certificate: `PB-${lot}`,
-        traceability: 'Traceable to primary buffers',
-        price: '12',
-        createdAt: from,
-      });
-    }
+    rows.push(...liquids(from, lot));
   }
   const small = { waterVolumeL: '0.5', pressureBar: '69', price: '95' };
   gas('Four-gas mix, hand bottle', 'FG-1402', FOUR, subMonths(now, 3), addMonths(now, 5), small);
@@ -117,7 +101,7 @@ export async function stockShelf(tx: Transaction, now: Date): Promise<void> {
     partNumber: 'BN-MIX4',
   });
   gas('Dry gas, ethanol', 'DG-0038', DRY_GAS, recent, addMonths(now, 16), { ...small, maker: 'Brisenal', partNumber: 'BN-038' });
-  rows.push(...equipment(now));
+  rows.push(...equipment(now), ...openedLiquids(now));
   rows.push({
     kind: 'tool',
     role: 'flowMeter',
@@ -178,8 +162,17 @@ function equipment(now: Date): (typeof reference.$inferInsert)[] {
       expires: iso(addMonths(now, 4)),
     }),
     tool('barometer', 'Barometer', 'SM-B-0021', { maker: 'Sillmere', certificate: 'SM-B-0021/4' }),
+    tool('thermometer', 'Thermometer', 'SM-T-0112', {
+      maker: 'Sillmere',
+      certificate: 'SM-T-0112/3',
+      traceability: 'Calibrated at an accredited laboratory',
+      components: [part('temperature', '1', '°C', '0.1')],
+      expires: iso(addMonths(now, 6)),
+      createdAt: subMonths(now, 30),
+    }),
     tool('thermometer', 'Thermometer', 'SM-T-0107', {
       maker: 'Sillmere',
+      components: [part('temperature', '1', '°C', '0.1')],
       certificate: 'SM-T-0107/2',
       expires: iso(subMonths(now, 1)),
     }),

@@ -67,15 +67,15 @@ export const CUSTOMERS = [
   },
 ] as const;
 
-/** How many of which model each customer owns: 124 instruments. */
+/** How many of which model each customer owns: about 130 instruments and probes. */
 export const FLEETS: Record<string, Record<string, number>> = {
   'Ambrel Ship Repair Yard': { 'OF-410': 18, 'VT-5P': 3, 'OF-120': 2, 'OF-440': 2 },
   'Fennick Biogas Cooperative': { 'VT-40': 9, 'OF-410': 4, 'VT-C2': 2 },
-  'Oxmoor Creamery': { 'PG-31': 6, 'PG-70': 2, 'OF-410': 3 },
-  'Saltmarsh Trout Hatchery': { 'SM-20': 5, 'PG-31': 3, 'SM-11': 2 },
-  'Ravel Street Baths': { 'SM-11': 4, 'PG-31': 3, 'OF-410': 2 },
+  'Oxmoor Creamery': { 'PG-3P': 6, 'PG-31': 3, 'PG-70': 2, 'PG-7C': 3, 'OF-410': 3, 'PG-22': 2 },
+  'Saltmarsh Trout Hatchery': { 'SM-20': 5, 'PG-22': 2, 'SM-11': 2, 'SM-35': 2, 'SM-05': 1 },
+  'Ravel Street Baths': { 'SM-11': 4, 'PG-22': 3, 'OF-410': 2 },
   'Cold Lane Ice Rink': { 'VT-40': 6, 'OF-120': 2, 'OF-125': 2 },
-  'Grauwinkel Brewery': { 'OF-410': 9, 'PG-31': 4, 'PG-70': 2, 'VT-60': 2 },
+  'Grauwinkel Brewery': { 'OF-410': 9, 'PG-3P': 4, 'PG-31': 2, 'PG-90': 1, 'VT-60': 2 },
   'Tidewater Tramway Tunnels': { 'OF-410': 15, 'VT-40': 6, 'VT-5P': 2, 'VT-47': 3, 'OF-700': 1, 'OF-430': 2 },
   'Harbour Breath Clinic': { 'BN-H': 7, 'BN-A': 5, 'BN-G': 1 },
 };

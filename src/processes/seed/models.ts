@@ -1,4 +1,8 @@
 import type { ModelChannel } from '@/data/schema';
+import type { CatalogueModel } from './catalogue-model';
+import { WATER_MODELS } from './water-models';
+
+export type { CatalogueModel } from './catalogue-model';
 
 const o2: ModelChannel = {
   role: 'o2',
@@ -79,17 +83,6 @@ const h2: ModelChannel = {
   calibrationGas: 'H2',
   principle: 'electrochemical',
 };
-const water = (
-  role: string,
-  label: string,
-  measurand: string,
-  unit: string,
-  resolution: string,
-  highest: string,
-  absolute: string,
-): ModelChannel => ({ role, label, measurand, unit, resolution, lowest: '0', highest, tolerance: { absolute } });
-const temperature = water('temperature', 'Temperature', 'temperature', '°C', '0.1', '80', '1');
-
 const gas = (
   role: string,
   label: string,
@@ -161,18 +154,6 @@ const breathing = [
   ),
 ];
 
-export interface CatalogueModel {
-  maker: string;
-  name: string;
-  kind: string;
-  procedureId: string | null;
-  properties: string[];
-  channels: ModelChannel[];
-  every: { days: number } | { months: number };
-  /** No two years of visits are made up for it: its date was taken over from the customer's own list. */
-  history?: false;
-}
-
 export const MODELS: CatalogueModel[] = [
   {
     maker: 'Ordfell',
@@ -210,45 +191,6 @@ export const MODELS: CatalogueModel[] = [
     channels: [co],
     every: { months: 6 },
     history: false,
-  },
-  {
-    maker: 'Peregrith',
-    name: 'PG-31',
-    kind: 'pH meter with digital probes',
-    procedureId: 'digital-ph-probe',
-    properties: [],
-    channels: [water('ph', 'pH', 'pH', 'pH', '0.01', '14', '0.1')],
-    every: { months: 8 },
-  },
-  {
-    maker: 'Peregrith',
-    name: 'PG-70',
-    kind: 'Laboratory conductivity meter',
-    procedureId: null,
-    properties: [],
-    channels: [water('ec', 'Conductivity', 'conductivity', 'µS/cm', '1', '20000', '20'), temperature],
-    every: { months: 12 },
-  },
-  {
-    maker: 'Sillmere',
-    name: 'SM-20',
-    kind: 'Dissolved-oxygen sonde',
-    procedureId: null,
-    properties: [],
-    channels: [water('do', 'Oxygen', 'dissolved oxygen', 'mg/L', '0.01', '20', '0.3'), temperature],
-    every: { months: 6 },
-  },
-  {
-    maker: 'Sillmere',
-    name: 'SM-11',
-    kind: 'Combined pH/EC tester',
-    procedureId: null,
-    properties: [],
-    channels: [
-      water('ph', 'pH', 'pH', 'pH', '0.01', '14', '0.1'),
-      water('ec', 'Conductivity', 'conductivity', 'µS/cm', '1', '20000', '50'),
-    ],
-    every: { months: 6 },
   },
   {
     maker: 'Brisenal',
@@ -349,4 +291,5 @@ export const MODELS: CatalogueModel[] = [
     every: { months: 6 },
     history: false,
   },
+  ...WATER_MODELS,
 ];

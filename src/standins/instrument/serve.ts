@@ -1,11 +1,19 @@
 import { createServer, type AddressInfo, type Server, type Socket } from 'node:net';
-import type { Key, Said } from '@/core/instrument/said';
-import type { SimulatedInstrument } from './simulated-instrument';
-import type { World } from './world';
+import type { Answer, Facts, Frame, Hello, Key, Notice, Said } from '@/core/instrument/said';
 
 const FRAME_SECONDS = 0.25;
 const LONGEST_LINE = 65_536;
-const KEYS = ['zero', 'span', 'save', 'acknowledge', 'pump', 'facts', 'clock', 'due'];
+const KEYS = ['zero', 'span', 'save', 'acknowledge', 'pump', 'facts', 'clock', 'due', 'discard'];
+
+/** Anything simulated that stands on a line: it knows keys and time, and what a hand does at it. */
+export interface SimulatedDevice {
+  hello: (now: Date) => Hello;
+  tick: (seconds: number) => Notice[];
+  frame: () => Frame;
+  press: (key: Omit<Key, 'type'>) => { answer: Answer; notices: Notice[] };
+  facts: (now: Date) => Facts;
+  bench: (asked: Record<string, unknown>) => object;
+}
 
 export interface Served {
   port: number;
@@ -18,7 +26,7 @@ export interface Served {
  * (valve, tube, inlet), which the instrument itself knows nothing of. `speed` makes its time run faster. Errors: the port's own.
  */
 export async function serveInstrument(
-  instrument: SimulatedInstrument,
+  instrument: SimulatedDevice,
   {
     port = 0,
     panelPort = 0,
@@ -49,15 +57,9 @@ export async function serveInstrument(
   const panel = createServer((socket) => {
     socket.on('error', () => undefined);
     onLines(socket, (value) => {
-      const asked = value as (Partial<World> & { type?: string; key?: Omit<Key, 'type' | 'id'> }) | null;
+      const asked = value as (Record<string, unknown> & { type?: string; key?: Omit<Key, 'type' | 'id'> }) | null;
       if (asked?.type !== 'world') return;
-      const { mixture, blocked, filter, regulator, pressureHPa } = asked;
-      const { world } = instrument;
-      if (mixture !== undefined) world.mixture = mixture;
-      if (typeof blocked === 'boolean') world.blocked = blocked;
-      if (filter && ['none', 'co2', 'charcoal'].includes(filter)) world.filter = filter;
-      if (regulator && ['demand', 'fixed'].includes(regulator)) world.regulator = regulator;
-      if (typeof pressureHPa === 'number' && pressureHPa > 0) world.pressureHPa = pressureHPa;
+      const world = instrument.bench(asked);
       // A finger on its keys: what it does is seen on the line by everyone.
       const pressed = asked.key ? press({ type: 'key', id: 'hand', ...asked.key }) : null;
       socket.write(`${JSON.stringify({ type: 'world', ...world, ...(pressed ? { pressed } : {}) })}\n`);

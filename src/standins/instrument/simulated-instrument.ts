@@ -192,6 +192,18 @@ export class SimulatedInstrument {
     };
   }
 
+  /** What a hand does at it: valve, inlet, filter, regulator. */
+  bench(asked: Partial<World>): World {
+    const { mixture, blocked, filter, regulator, pressureHPa } = asked;
+    const { world } = this;
+    if (mixture !== undefined) world.mixture = mixture;
+    if (typeof blocked === 'boolean') world.blocked = blocked;
+    if (filter && ['none', 'co2', 'charcoal'].includes(filter)) world.filter = filter;
+    if (regulator && ['demand', 'fixed'].includes(regulator)) world.regulator = regulator;
+    if (typeof pressureHPa === 'number' && pressureHPa > 0) world.pressureHPa = pressureHPa;
+    return world;
+  }
+
   private clock(now: Date): string {
     return new Date(now.getTime() + this.clockAhead * 1000).toISOString();
   }

@@ -10,6 +10,7 @@ import { summarise } from '@/core/run/summary';
 import type { Transaction } from '@/data/connection';
 import { asset, channelResult, procedureVersion, referenceBooking, run, runCommand, runEvent, runSummary } from '@/data/schema';
 import type { UseCaseContext } from '@/platform/use-case';
+import { keepProbes } from './keep-probes';
 
 const FIRST_HASH = '0'.repeat(64);
 type EventRow = typeof runEvent.$inferSelect;
@@ -114,6 +115,7 @@ export async function appendEvents({ tx }: UseCaseContext, loaded: LoadedRun, ev
     from jsonb_to_recordset(${JSON.stringify(commands)}::jsonb) as given (command text, first_seq integer, last_seq integer, at timestamptz)`);
   await keepSummary(tx, row, state, procedure);
   await keepBump(tx, row.assetId, events);
+  await keepProbes(tx, row, state, procedure);
   await tx.execute(sql`select pg_notify('run_changed', ${JSON.stringify({ run: row.id, seq: state.seq })})`);
   return [...replies.values()].map(({ firstSeq, lastSeq }) => ({ firstSeq, lastSeq }));
 }
@@ -159,10 +161,10 @@ async function insertEvents(tx: Transaction, rows: StoredEvent[]): Promise<void>
     (run_id uuid, seq integer, version smallint, type text, command text, occurred_at timestamptz, recorded_at timestamptz, actor jsonb, source text, step text, iteration smallint, data jsonb, previous_hash text, hash text)`);
 }
 
-/** Gas off books its litres to the bottle that was open. */
+/** Gas off books its litres to the bottle that was open; the first dip books the dose that was poured. */
 function bookingOf(event: RunEvent, state: RunState, runId: string): (typeof referenceBooking.$inferInsert)[] {
   if (event.type !== 'stimulusChanged' || !event.data.litres || Number(event.data.litres) <= 0) return [];
-  const binding = state.stimuli.find((span) => span.offSeq === event.seq)?.binding;
+  const binding = state.stimuli.find((span) => (event.data.on ? span.onSeq : span.offSeq) === event.seq)?.binding;
   const bottle = state.bindings.find((candidate) => candidate.seq === binding)?.reference.id;
   return bottle
     ? [

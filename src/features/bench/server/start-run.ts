@@ -78,12 +78,13 @@ async function prepareRun(
     origin: 'guided',
     rule: row.rule,
     coverage: 0.9545,
+    ...schoolsOf(procedure, found.model.properties),
     practice: isPractice(),
     ...(row.placedAt ? { placedAt: row.placedAt.toISOString() } : {}),
     items: [
       {
         id: 'body',
-        part: 'body',
+        part: found.asset.part,
         assetId: row.assetId,
         model: `${found.model.maker} ${found.model.name}`,
         serial: found.asset.serial,
@@ -133,6 +134,20 @@ export function toRunChannel(row: ChannelRow): RunChannel {
     ...(row.principle ? { principle: row.principle } : {}),
     ...(row.cleanAir ? { cleanAir: row.cleanAir } : {}),
     ...(row.scale ? { scale: row.scale } : {}),
+    ...(row.water ? { water: row.water } : {}),
+  };
+}
+
+/** Which school each question follows: the procedure's own, unless the model chose another by a property `question:option`. */
+function schoolsOf({ schools }: Procedure, properties: string[]): { schools?: Record<string, string> } {
+  if (!schools?.length) return {};
+  return {
+    schools: Object.fromEntries(
+      schools.map((one) => {
+        const chosen = properties.find((property) => property.startsWith(`${one.id}:`))?.slice(one.id.length + 1);
+        return [one.id, one.options.some((option) => option.id === chosen) ? chosen! : one.standard];
+      }),
+    ),
   };
 }
 

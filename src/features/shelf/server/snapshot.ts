@@ -1,3 +1,4 @@
+import { addDays, format, parseISO } from 'date-fns';
 import { and, desc, eq, inArray, sql } from 'drizzle-orm';
 import { Dec } from '@/core/quantity/decimal';
 import { gasAvailable } from '@/core/supply/gas-available';
@@ -34,7 +35,15 @@ export async function referenceSnapshots(tx: Transaction, ids?: string[]): Promi
       ),
     )
     .groupBy(referenceBooking.referenceId);
+  // Doses of liquids are all booked since the bottle was opened: no gauge says what is left.
+  const poured = await tx
+    .select({ id: referenceBooking.referenceId, litres: sql<string>`sum(${referenceBooking.litres})` })
+    .from(referenceBooking)
+    .where(ids ? inArray(referenceBooking.referenceId, ids) : undefined)
+    .groupBy(referenceBooking.referenceId);
   return rows.map((row) => {
+    if (row.detail.volumeMl)
+      return toSnapshot(row, null, leftMl(row, poured.find((entry) => entry.id === row.id)?.litres ?? '0'));
     const bar = readings.find((entry) => entry.id === row.id)?.bar ?? row.pressureBar;
     if (!row.waterVolumeL || !bar) return toSnapshot(row, null);
     const content = gasAvailable({ waterVolumeL: Number(row.waterVolumeL), gaugePressureBar: Number(bar) });
@@ -52,7 +61,7 @@ export async function referenceSnapshot(tx: Transaction, id: string): Promise<Re
   return found ?? null;
 }
 
-function toSnapshot(row: Row, available: string | null): ReferenceSnapshot {
+function toSnapshot(row: Row, available: string | null, left: string | null = null): ReferenceSnapshot {
   return {
     id: row.id,
     kind: row.kind,
@@ -70,7 +79,25 @@ function toSnapshot(row: Row, available: string | null): ReferenceSnapshot {
     ...(Object.keys(row.detail).length ? { detail: row.detail } : {}),
     ...(row.state === 'good' ? {} : { unusable: row.state === 'spent' ? 'spent' : 'out of use' }),
     ...pricePerLitre(row),
+    ...(left === null ? {} : { leftMl: left }),
+    ...opened(row),
     ...(available === null ? {} : { availableL: available }),
+  };
+}
+
+function leftMl(row: Row, litres: string): string {
+  return Dec.max(0, new Dec(row.detail.volumeMl!).minus(new Dec(litres).times(1000)))
+    .toDecimalPlaces(1)
+    .toFixed();
+}
+
+/** Good for so many days after it was first opened. */
+function opened(row: Row): { openedOn?: string; openedUntil?: string } {
+  if (!row.openedOn) return {};
+  const days = Number(row.detail.lifeDays ?? 0);
+  return {
+    openedOn: row.openedOn,
+    ...(days > 0 ? { openedUntil: format(addDays(parseISO(row.openedOn), days), 'yyyy-MM-dd') } : {}),
   };
 }
 

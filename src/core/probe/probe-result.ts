@@ -1,0 +1,144 @@
+import { fitElectrode, type ElectrodeSegment } from '../ph/fit-electrode';
+import { nernstSlope } from '../ph/nernst-slope';
+import type { Procedure } from '../procedure/procedure';
+import type { RunChannel } from '../run/event';
+import { isStruck, measuredChannels, standingReading, type RecordedReading, type RunState } from '../run/state';
+
+export type ProbeKind = 'pH' | 'conductivity' | 'oxygen' | 'orp' | 'ion' | 'temperature';
+
+export interface ProbePoint {
+  /** Value of the buffer or standard in the channel's unit. */
+  value: number;
+  shown: string;
+  millivolts?: number;
+  temperatureC?: number;
+  label: string;
+}
+
+/** What one calibration says of a probe. Slopes in %, offset in mV (pH: at pH 7), cell constant in 1/cm, response in s. */
+export interface ProbeResult {
+  channel: string;
+  label: string;
+  kind: ProbeKind;
+  unit: string;
+  points: ProbePoint[];
+  segments: ElectrodeSegment[];
+  /** pH: the lowest segment, % of Nernst. Oxygen: sensitivity, % of new. Ion: % of Nernst a decade. Conductivity: what it showed of the standard as found, %. */
+  slopePercent: number | null;
+  offsetMv: number | null;
+  cellConstant: number | null;
+  /** Ion-selective: mV a decade. */
+  mvPerDecade: number | null;
+  responseSeconds: number | null;
+  /** Care actions of this run: they begin a new series. */
+  care: string[];
+}
+
+const KIND: Record<string, ProbeKind> = {
+  pH: 'pH',
+  conductivity: 'conductivity',
+  'dissolved oxygen': 'oxygen',
+  'oxygen saturation': 'oxygen',
+  'redox potential': 'orp',
+  'ion concentration': 'ion',
+  temperature: 'temperature',
+};
+
+/** What the measurand of a channel is to a probe; null for gas. */
+export const probeKind = (measurand: string): ProbeKind | null => KIND[measurand] ?? null;
+
+/**
+ * What a run says of each probe in it: electrode line from the millivolts in the buffers, cell constant and slopes as read back, response time off the line.
+ * Points are the readings of the calibration itself, else those as left, else those as found. Errors: none; what was not measured is null.
+ * Source: Nernst equation (`fitElectrode`); slope a decade = ln10·R·T/(zF).
+ *
+ * @example
+ * probeResults({ procedure: family11, state })[0].slopePercent // 97.4
+ */
+export function probeResults({ procedure, state }: { procedure: Procedure; state: RunState }): ProbeResult[] {
+  return measuredChannels(state).flatMap((channel) => {
+    const kind = probeKind(channel.measurand);
+    return kind ? [probeResult(procedure, state, channel, kind)] : [];
+  });
+}
+
+function probeResult(procedure: Procedure, state: RunState, channel: RunChannel, kind: ProbeKind): ProbeResult {
+  const points = pointsOf(procedure, state, channel);
+  const withMv = points.filter((one) => one.millivolts !== undefined && one.temperatureC !== undefined);
+  const electrode = kind === 'pH' && withMv.length ? electrodeOf(withMv) : null;
+  const ion = kind === 'ion' && withMv.length >= 2 ? decade(withMv, Number(channel.water?.charge ?? 1)) : null;
+  const times = state.readings
+    .filter((one) => one.channel === channel.id && !isStruck(one))
+    .flatMap((one) => one.capture?.t90Seconds ?? []);
+  return {
+    channel: channel.id,
+    label: channel.label,
+    kind,
+    unit: channel.unit,
+    points,
+    segments: electrode?.segments ?? [],
+    slopePercent: electrode
+      ? lowest(electrode.segments.map((one) => one.slopePercent))
+      : (ion?.percent ?? answered(state, channel, 'slope') ?? shareFound(state, channel, kind)),
+    offsetMv: electrode?.offsetMv ?? answered(state, channel, 'offset'),
+    cellConstant: answered(state, channel, 'cell-constant'),
+    mvPerDecade: ion?.mvPerDecade ?? null,
+    responseSeconds: times.length ? Math.max(...times) : answered(state, channel, 'response'),
+    care: state.cares.flatMap((one) => (one.resets.includes(channel.role) ? [one.action] : [])),
+  };
+}
+
+const lowest = (values: number[]) => (values.length ? Math.min(...values) : null);
+
+/** The readings of the calibration, one a point, the last that stands. */
+function pointsOf(procedure: Procedure, state: RunState, channel: RunChannel): ProbePoint[] {
+  const of = (phase: string) =>
+    state.readings.filter((one) => one.channel === channel.id && one.phase === phase && !isStruck(one));
+  const chosen = ['adjustment', 'asLeft', 'asFound'].map(of).find((list) => list.some((one) => one.target)) ?? [];
+  const byPoint = new Map<string, RecordedReading>();
+  for (const one of chosen)
+    if (one.target && one.reading.status === 'value') byPoint.set(one.target.inputs.buffer ?? one.point, one);
+  return [...byPoint.values()].map((one) => ({
+    value: Number(one.target!.value),
+    shown: one.reading.text,
+    label: one.target!.inputs.buffer ?? procedure.points.find((point) => point.id === one.point)?.label ?? one.point,
+    ...numberOf('millivolts', one.inputs.millivolts),
+    ...numberOf('temperatureC', one.inputs.temperatureC),
+  }));
+}
+
+function numberOf<Name extends string>(name: Name, text: string | undefined): { [key in Name]?: number } {
+  return text !== undefined && Number.isFinite(Number(text)) ? ({ [name]: Number(text) } as { [key in Name]?: number }) : {};
+}
+
+function electrodeOf(points: ProbePoint[]) {
+  const seen = new Map(points.map((one) => [one.value, one]));
+  return fitElectrode({
+    points: [...seen.values()].map((one) => ({ pH: one.value, millivolts: one.millivolts!, temperatureC: one.temperatureC! })),
+  });
+}
+
+/** Slope a decade between the outermost standards, and its share of the theoretical one. */
+function decade(points: ProbePoint[], charge: number): { mvPerDecade: number; percent: number } | null {
+  const sorted = [...points].filter((one) => one.value > 0).sort((a, b) => a.value - b.value);
+  const [low, high] = [sorted[0], sorted.at(-1)];
+  if (!low || !high || low.value === high.value || charge === 0) return null;
+  const mvPerDecade = (high.millivolts! - low.millivolts!) / Math.log10(high.value / low.value);
+  const theory = nernstSlope({ temperatureC: (low.temperatureC! + high.temperatureC!) / 2 }) / charge;
+  return { mvPerDecade, percent: (mvPerDecade / theory) * 100 };
+}
+
+/** A figure read back from the meter: an item of that name, of this channel's own sheet first. */
+function answered(state: RunState, channel: RunChannel, item: string): number | null {
+  const of = (name: string) => Object.entries(state.answers).findLast(([key]) => key.endsWith(`/${name}`))?.[1].value;
+  const text = of(`${channel.role}-${item}`) ?? of(item);
+  return text !== undefined && text !== 'none' && Number.isFinite(Number(text)) ? Number(text) : null;
+}
+
+/** What a cell or oxygen probe showed of the standard before it was touched: 100 % is as it was left last time. */
+function shareFound(state: RunState, channel: RunChannel, kind: ProbeKind): number | null {
+  if (kind !== 'conductivity' && kind !== 'oxygen') return null;
+  const found = standingReading(state, { channel: channel.id, phase: 'asFound' });
+  const target = Number(found?.target?.value ?? 0);
+  return found && found.reading.status === 'value' && target > 0 ? (Number(found.reading.text) / target) * 100 : null;
+}

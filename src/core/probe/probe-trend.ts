@@ -1,0 +1,64 @@
+import { addDays, differenceInCalendarDays, format, parseISO } from 'date-fns';
+import { requireRange } from '../range-error';
+import { fitLine } from '../uncertainty/fit-line';
+import { coverageFactor } from '../uncertainty/student';
+
+const MONTH = 30.4375;
+const FEWEST = 5;
+
+export interface ProbeTrend {
+  perMonth: number;
+  sPerMonth: number;
+  /** The prediction interval of one more calibration holds the limit from the first to the second day; null where it doesn't within the horizon. */
+  from: string | null;
+  to: string | null;
+  lineOn: string | null;
+}
+
+/**
+ * When a probe's slope (or another figure) comes down, or up, to its limit: a straight line through at least five calibrations of one series, with the prediction
+ * interval of the next. Null from fewer than five, so that two points are never taken for a trend.
+ * Arguments: figures with calendar dates, limit in the same unit, coverage in (0, 1), horizon in days. Errors: RangeError.
+ * Source: JCGM 100:2008, H.3 (line and its uncertainty); prediction interval with Student's t.
+ *
+ * @example
+ * probeTrend({ history, limit: 90 }) // { perMonth: -1.5, from: '2027-02-11', to: '2027-05-20', … }
+ */
+export function probeTrend({
+  history,
+  limit,
+  coverage = 0.95,
+  horizonDays = 1825,
+}: {
+  history: { date: string; value: number }[];
+  limit: number;
+  coverage?: number;
+  horizonDays?: number;
+}): ProbeTrend | null {
+  requireRange('limit', limit, -1e6, 1e6);
+  requireRange('horizonDays', horizonDays, 1, 36_500);
+  history.forEach(({ value }, index) => requireRange(`history[${index}].value`, value, -1e6, 1e6));
+  const sorted = [...history].sort((a, b) => a.date.localeCompare(b.date));
+  if (sorted.length < FEWEST || sorted[0]!.date === sorted.at(-1)!.date) return null;
+  const start = parseISO(sorted[0]!.date);
+  const x = sorted.map(({ date }) => differenceInCalendarDays(parseISO(date), start));
+  const fit = fitLine({ x, y: sorted.map(({ value }) => value) });
+  const t = coverageFactor({ coverage, dof: fit.dof });
+  const reach = (day: number) => t * fit.residual * Math.sqrt(1 + 1 / x.length + (day - fit.meanX) ** 2 / fit.sumSquaresX);
+  const line = (day: number) => fit.intercept + fit.slope * day;
+  const last = x[x.length - 1]!;
+  const falling = sorted.at(-1)!.value >= limit;
+  const past = (value: number) => (falling ? value <= limit : value >= limit);
+  const first = (of: (day: number) => number): string | null => {
+    for (let day = last; day <= last + horizonDays; day += 1) if (past(of(day))) return format(addDays(start, day), 'yyyy-MM-dd');
+    return null;
+  };
+  const near = falling ? -1 : 1;
+  return {
+    perMonth: fit.slope * MONTH,
+    sPerMonth: fit.sSlope * MONTH,
+    from: first((day) => line(day) + near * reach(day)),
+    to: first((day) => line(day) - near * reach(day)),
+    lineOn: first(line),
+  };
+}

@@ -1,0 +1,33 @@
+import type { Procedure } from '@/core/procedure/procedure';
+import { probeResults } from '@/core/probe/probe-result';
+import type { RunState } from '@/core/run/state';
+import { summarise } from '@/core/run/summary';
+import type { Transaction } from '@/data/connection';
+import { probeCalibration, type run } from '@/data/schema';
+
+/** What a finished run says of each probe, one row each: the electrode sheet and the forecast read these rows and replay nothing. */
+export async function keepProbes(
+  tx: Transaction,
+  row: typeof run.$inferSelect,
+  state: RunState,
+  procedure: Procedure,
+): Promise<void> {
+  if (state.status !== 'finished' && state.status !== 'approved') return;
+  const results = probeResults({ procedure, state }).filter((one) => one.kind !== 'temperature' && one.points.length > 0);
+  const summary = results.length ? summarise(procedure, state) : null;
+  for (const { channel, segments, points, care, ...rest } of results) {
+    const states = summary!.results.filter((one) => one.channel === channel).map((one) => one.asLeft?.state ?? 'notMeasured');
+    const values = {
+      ...rest,
+      segments,
+      points,
+      care,
+      at: new Date(state.finishedAt ?? state.startedAt!),
+      asLeft: (['outside', 'notMeasured', 'cannotTell'] as const).find((one) => states.includes(one)) ?? ('within' as const),
+    };
+    await tx
+      .insert(probeCalibration)
+      .values({ runId: row.id, channel, assetId: row.assetId, ...values })
+      .onConflictDoUpdate({ target: [probeCalibration.runId, probeCalibration.channel], set: values });
+  }
+}

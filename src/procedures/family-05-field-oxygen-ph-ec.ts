@@ -1,0 +1,54 @@
+import type { Procedure } from '@/core/procedure/procedure';
+import * as part from './water-parts';
+import { ecPart, oxygenPart, phPart, sheet } from './water-sheets';
+
+const ph = phPart(['seven', 'four', 'ten'], { readBack: true });
+const ec = ecPart(['ec1413']);
+const oxygen = oxygenPart(600);
+
+/** Family 5: field set for oxygen, pH and conductivity: one ticket, three sheets that share temperature and conditions, one certificate. */
+export const family05: Procedure = {
+  id: 'field-oxygen-ph-ec',
+  version: 1,
+  family: 5,
+  title: 'Field oxygen/pH/EC set, calibration',
+  method:
+    'pH in three certified buffers, conductivity in a certified standard, oxygen in water-saturated air at the pressure of the place of use (Benson and Krause 1984).',
+  scope: 'calibration',
+  warmUpSeconds: 0,
+  channels: [
+    { ...part.phChannel, optional: true },
+    { ...part.ecChannel, optional: true },
+    { role: 'do', label: 'Oxygen', measurands: ['dissolved oxygen'], optional: true },
+    { role: 'sat', label: 'Saturation', measurands: ['oxygen saturation'], optional: true },
+    part.temperatureChannel,
+  ],
+  slots: [part.thermometer, ...ph.slots, ...ec.slots, ...oxygen.slots],
+  points: [part.temperaturePoint, ...ph.points, ...ec.points, ...oxygen.points],
+  schools: [{ ...part.POINTS, standard: 'three' }, { ...part.RINSING, standard: 'tap' }, part.DRYING],
+  steps: [
+    part.room,
+    ...part.temperatureFirst,
+    {
+      id: 'sheets',
+      kind: 'group',
+      title: 'Three sheets, in any order',
+      order: 'any',
+      steps: [
+        sheet('oxygen', 'Oxygen', oxygen, { is: 'channel', role: 'do' }),
+        sheet('ph', 'pH', ph, { is: 'channel', role: 'ph' }),
+        sheet('ec', 'Conductivity', ec, { is: 'channel', role: 'ec' }),
+      ],
+    },
+    {
+      id: 'use',
+      kind: 'check',
+      title: 'For the place of use',
+      items: [
+        { id: 'within', label: 'Told: 100 % in air again at the place of use, within 10 °C of the water', answer: 'yesNo' },
+      ],
+    },
+    part.store,
+  ],
+  cautions: [part.WET_CARE],
+};

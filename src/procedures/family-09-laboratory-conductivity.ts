@@ -1,0 +1,27 @@
+import type { Procedure } from '@/core/procedure/procedure';
+import * as part from './water-parts';
+import { ecPart } from './water-sheets';
+
+const ec = ecPart(['ec731'], { verify: 'ec1417', solids: true });
+
+/** Family 9: laboratory conductivity; temperature first, with three outcomes; 731 µS/cm, verified at 1417. */
+export const family09: Procedure = {
+  id: 'laboratory-conductivity',
+  version: 1,
+  family: 9,
+  title: 'Laboratory conductivity meter, calibration',
+  method:
+    'Temperature by comparison; cell constant in a mixed-salt standard that resembles natural water, verified in a second standard.',
+  scope: 'calibration',
+  warmUpSeconds: 0,
+  channels: [
+    part.ecChannel,
+    { role: 'tds', label: 'Dissolved solids', measurands: ['dissolved solids'], optional: true },
+    { ...part.temperatureChannel, optional: true },
+  ],
+  slots: [part.thermometer, ...ec.slots],
+  points: [part.temperaturePoint, ...ec.points],
+  schools: [{ ...part.VERIFYING, standard: 'second' }, part.RINSING],
+  steps: [part.room, ...part.temperatureFirst, ...ec.steps, part.store],
+  cautions: [part.WET_CARE],
+};

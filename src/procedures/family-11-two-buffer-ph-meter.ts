@@ -1,0 +1,46 @@
+import type { Procedure, Step } from '@/core/procedure/procedure';
+import * as part from './water-parts';
+import { phPart } from './water-sheets';
+
+const ph = phPart(['seven', 'four']);
+const strip: Step[] = [
+  {
+    id: 'strips',
+    kind: 'check',
+    title: 'Cross-check with an indicator strip?',
+    items: [{ id: 'wanted', label: 'A strip is at hand', answer: 'yesNo' }],
+    reason: 'Independent of the electrode: it would show a meter that is wrong altogether.',
+  },
+  {
+    id: 'strip',
+    kind: 'read',
+    title: 'Cross-check: the meter beside a strip',
+    points: ['strip'],
+    phase: 'check',
+    counts: false,
+    remark: 'indicator strip, cross-check only',
+    reason: 'A colour between two fields is an interval: type both fields. The meter has to lie inside.',
+    when: { is: 'answered', step: 'strips', item: 'wanted', equals: 'yes' },
+  },
+];
+
+/** Family 11: two-buffer pH meter; slope in per cent, ± 0.1 check, strips as cross-check. */
+export const family11: Procedure = {
+  id: 'two-buffer-ph-meter',
+  version: 1,
+  family: 11,
+  title: 'Two-buffer pH meter, calibration',
+  method: 'Comparison with two certified buffer solutions at the measured temperature.',
+  scope: 'calibration',
+  warmUpSeconds: 0,
+  channels: [part.phChannel, part.temperatureChannel],
+  slots: [part.thermometer, ...ph.slots],
+  points: [
+    part.temperaturePoint,
+    ...ph.points,
+    { id: 'strip', label: 'Indicator strip', channels: ['ph'], target: { kind: 'strip' } },
+  ],
+  schools: [part.POINTS, part.VERIFYING, part.RINSING, part.DRYING],
+  steps: [part.room, ...part.temperatureFirst, ...ph.steps, ...strip, part.store],
+  cautions: [part.WET_CARE],
+};

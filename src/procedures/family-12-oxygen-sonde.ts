@@ -1,0 +1,27 @@
+import type { Procedure } from '@/core/procedure/procedure';
+import * as part from './water-parts';
+import { oxygenPart } from './water-sheets';
+
+const oxygen = oxygenPart(600);
+
+/** Family 12: water-quality sonde, oxygen; moist, vented sleeve, ten minutes, plausibility from the local pressure, then accepted. */
+export const family12: Procedure = {
+  id: 'oxygen-sonde',
+  version: 1,
+  family: 12,
+  title: 'Dissolved-oxygen sonde, calibration',
+  method:
+    'Water-saturated air at the local pressure (Benson and Krause 1984); per cent of local saturation and at 1 atm told apart.',
+  scope: 'calibration',
+  warmUpSeconds: 0,
+  channels: [
+    { role: 'do', label: 'Oxygen', measurands: ['dissolved oxygen'] },
+    { role: 'sat', label: 'Saturation', measurands: ['oxygen saturation'], optional: true },
+    part.temperatureChannel,
+  ],
+  slots: [part.thermometer, ...oxygen.slots],
+  points: [part.temperaturePoint, ...oxygen.points],
+  schools: [part.RINSING],
+  steps: [part.room, ...part.temperatureFirst, ...oxygen.steps, part.store],
+  cautions: [part.WET_CARE],
+};

@@ -1,0 +1,186 @@
+import { describe, expect, it } from 'vitest';
+import { probeResults } from '@/core/probe/probe-result';
+import type { RunChannel } from '@/core/run/event';
+import { technician } from '@/core/run/four-gas.fixture';
+import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
+import { ScriptedRun } from '@/core/run/scripted';
+import { summarise } from '@/core/run/summary';
+import { MODELS } from '@/processes/seed/catalogue';
+import { flyWater, type WaterPilot } from '@/processes/seed/water-pilot';
+import { METER_MODELS } from '@/standins/meter/meter-models';
+import { PROBE_FAULTS } from '@/standins/meter/probe-fault';
+import { SimulatedMeter } from '@/standins/meter/simulated-meter';
+import { shippedProcedure } from './index';
+
+const liquid = (
+  substance: string,
+  value: string,
+  unit: string,
+  kind: 'buffer' | 'standard' = 'standard',
+  table?: [number, number][],
+): ReferenceSnapshot => ({
+  id: substance,
+  kind,
+  name: substance,
+  lot: `L-${substance}`,
+  expires: '2099-01-31',
+  detail: { doseMl: '30', volumeMl: '500' },
+  components: [
+    {
+      substance,
+      value,
+      unit,
+      expanded: unit === 'pH' ? '0.02' : String(Number(value) * 0.005),
+      k: 2,
+      ...(table ? { table } : {}),
+    },
+  ],
+});
+const salt = (at25: number): [number, number][] => [15, 20, 25, 30].map((t) => [t, at25 * (1 + 0.02 * (t - 25))]);
+const SHELF: ReferenceSnapshot[] = [
+  liquid('technical-4.01', '4.01', 'pH', 'buffer'),
+  liquid('technical-7.00', '7.00', 'pH', 'buffer'),
+  liquid('technical-10.01', '10.01', 'pH', 'buffer'),
+  liquid('kcl-84', '84', 'µS/cm'),
+  liquid('kcl-1413', '1413', 'µS/cm'),
+  liquid('kcl-12880', '12.88', 'mS/cm'),
+  liquid('salt-731', '731', 'µS/cm', 'standard', salt(731)),
+  liquid('salt-1417', '1417', 'µS/cm', 'standard', salt(1417)),
+  liquid('redox-220', '220', 'mV', 'standard', [
+    [20, 224],
+    [25, 220],
+  ]),
+  liquid('fluoride-1', '1.00', 'mg/L'),
+  liquid('fluoride-10', '10.00', 'mg/L'),
+  {
+    ...liquid('phosphate', '6.86', 'pH'),
+    id: 'quick',
+    components: [
+      { substance: 'phosphate', value: '6.86', unit: 'pH', expanded: '0.02', k: 2 },
+      { substance: 'ec-5000', value: '5000', unit: 'µS/cm', expanded: '40', k: 2, table: salt(5000) },
+    ],
+  },
+  {
+    id: 'thermometer',
+    kind: 'tool',
+    role: 'thermometer',
+    name: 'Thermometer',
+    lot: 'T',
+    expires: '2099-01-31',
+    components: [{ substance: 'temperature', value: '1', unit: '°C', expanded: '0.1', k: 2 }],
+  },
+];
+
+function open(
+  model: string,
+  fault: string,
+  extra: string[] = [],
+): WaterPilot & { refusals: NonNullable<WaterPilot['refusals']> } {
+  const { procedureId, channels, properties } = MODELS.find((one) => one.name === model)!;
+  const procedure = shippedProcedure(procedureId!)!;
+  const all = [...extra, ...properties];
+  const run = new ScriptedRun(procedure, {
+    run: `run-${model}`,
+    actor: technician,
+    start: new Date('2026-11-26T08:00:00.000Z'),
+    references: SHELF,
+  }).start({
+    origin: 'guided',
+    rule: 'simple',
+    coverage: 0.9545,
+    practice: false,
+    items: [{ id: 'body', part: 'body', assetId: 'a', model, serial: '1', properties: all }],
+    channels: channels.map((channel): RunChannel => ({ ...channel, id: `c-${channel.role}`, item: 'body', status: 'fitted' })),
+    schools: Object.fromEntries(
+      (procedure.schools ?? []).map((one) => [
+        one.id,
+        all.find((each) => each.startsWith(`${one.id}:`))?.slice(one.id.length + 1) ?? one.standard,
+      ]),
+    ),
+  });
+  const meter = new SimulatedMeter(METER_MODELS[model]!, 'S-1', PROBE_FAULTS[fault]!, 5);
+  const needs = (slot: string) => procedure.slots.find((one) => one.id === slot)!.needs;
+  let points = 0;
+  const choose = (slot: string) => {
+    const wanted = needs(slot);
+    if (slot === 'buffer') return SHELF[points++ % 2 === 0 ? 1 : 0]!;
+    return SHELF.find(
+      (one) => Array.isArray(wanted) && wanted.every((need) => one.components.some((component) => component.substance === need)),
+    )!;
+  };
+  return { run, meter, choose, refusals: [] };
+}
+const flown = (model: string, fault = 'sound', extra: string[] = []) => {
+  const pilot = open(model, fault, extra);
+  flyWater(pilot);
+  return pilot;
+};
+
+const FAMILIES: [family: number, model: string, extra?: string[]][] = [
+  [2, 'SM-05'],
+  [2, 'SM-05', ['points:one']],
+  [3, 'PG-3P'],
+  [5, 'SM-35'],
+  [9, 'PG-70'],
+  [11, 'PG-22'],
+  [12, 'SM-20'],
+  [19, 'PG-90'],
+  [20, 'SM-11'],
+];
+
+describe('water families from the first step to the last, on a sound simulated meter', () => {
+  it.each(FAMILIES)('family %i on %s %s', (family, model, extra) => {
+    const { run, refusals } = flown(model, 'sound', extra ?? []);
+    expect(run.procedure.family).toBe(family);
+    expect(refusals).toEqual([]);
+    expect(run.state.status).toBe('finished');
+    const summary = summarise(run.procedure, run.state);
+    expect(summary.results.filter((one) => one.asLeft?.state !== 'within')).toEqual([]);
+    expect(summary.asLeft).toBe('within');
+    expect(run.state.stimuli.every((span) => span.offAt !== null)).toBe(true);
+  });
+  it.each(FAMILIES)('family %i on %s %s, as found only: nothing is adjusted', (_family, model, extra) => {
+    const { run } = flown(model, 'sound', [...(extra ?? []), 'as-found-only']);
+    expect(run.state.status).toBe('finished');
+    expect(run.state.adjustments).toEqual([]);
+  });
+  it('books one dose a bottle, however often it is dipped into', () => {
+    const { run } = flown('PG-22');
+    const poured = run.events.flatMap((event) =>
+      event.type === 'stimulusChanged' && event.data.litres ? [event.data.litres] : [],
+    );
+    expect(poured).toEqual(['0.03', '0.03']);
+  });
+  it('the electrode is known from its millivolts: slope and offset of what the simulated glass was given', () => {
+    const { run } = flown('PG-90');
+    const [ph] = probeResults({ procedure: run.procedure, state: run.state });
+    expect(ph!.segments).toHaveLength(2);
+    // The stand-in's glass has 98.5 % and −4 mV.
+    for (const segment of ph!.segments) expect(segment.slopePercent).toBeCloseTo(98.5, 0);
+    expect(ph!.offsetMv).toBeCloseTo(-4, 0);
+    const ion = probeResults({ procedure: run.procedure, state: run.state }).find((one) => one.kind === 'ion')!;
+    // … and the ion-selective electrode falls by 57.5 mV a decade.
+    expect(ion.mvPerDecade).toBeCloseTo(-57.5, 0);
+  });
+  it('one buffer gives an offset and no slope, and the sheet says so', () => {
+    const pilot = open('SM-05', 'sound', ['points:one']);
+    flyWater({ ...pilot, stopAt: 'quick/read-back' });
+    const slope = (value: string) =>
+      pilot.run.try({ type: 'completeStep', step: 'quick/read-back', answers: { slope: { value } } });
+    expect(slope('98.0')).toMatchObject({ code: 'tooFewPoints', field: 'slope' });
+    expect(slope('none')).toBeNull();
+  });
+});
+
+const CAUGHT: [fault: string, model: string, codes: string[]][] = [
+  ['crackedGlass', 'PG-22', ['contradictsBottle']],
+  ['wrongBuffer', 'PG-22', ['contradictsBottle']],
+  ['crackedGlass', 'PG-3P', ['contradictsBottle', 'contradictsBottle']],
+];
+describe('what contradicts the bottle is said, never taken', () => {
+  it.each(CAUGHT)('%s on %s', (fault, model, codes) => {
+    const { refusals, run } = flown(model, fault);
+    expect(refusals.map((one) => one.code)).toEqual(expect.arrayContaining(codes));
+    expect(summarise(run.procedure, run.state).asLeft).not.toBe('within');
+  });
+});

@@ -1,0 +1,307 @@
+import type { Condition } from '@/core/procedure/condition';
+import type { CheckItem, Point, Procedure, School, Slot, Step } from '@/core/procedure/procedure';
+
+/** Steps that the water families share, as data. Waits, reasons and cautions are common practice; the maker's manual rules. */
+export const WET_CARE = 'Electrolyte and cleaning solution: gloves, and the data sheet at hand.';
+export const NEVER_BACK = 'Fresh from the bottle into the beaker; used solution never goes back and is never used again.';
+const RINSE = 'Rinse 10 s, shake off, never rub. ';
+
+/** Section of questions on which practitioners disagree, with what is done here and why. */
+export const DRYING: School = {
+  id: 'drying',
+  label: 'Drying the probe',
+  options: [
+    { id: 'shake', label: 'shake off only', reason: 'Wiping charges the glass, and the reading drifts.' },
+    { id: 'dab', label: 'dab dry', reason: 'Less carry-over with small beakers; dab, never rub.' },
+  ],
+  standard: 'shake',
+};
+export const RINSING: School = {
+  id: 'rinsing',
+  label: 'Rinsing',
+  options: [
+    {
+      id: 'distilled',
+      label: 'distilled water',
+      reason: 'Nothing is carried into the next buffer. It is for rinsing only, never for storing.',
+    },
+    { id: 'tap', label: 'tap water', reason: 'After the field: washes salts off without starving the glass.' },
+  ],
+  standard: 'distilled',
+};
+export const POINTS: School = {
+  id: 'points',
+  label: 'Number of buffers',
+  options: [
+    { id: 'one', label: 'one', reason: 'Quick check of the offset only: it gives no slope.' },
+    { id: 'two', label: 'two', reason: 'Brackets the samples from pH 4 to 8.' },
+    { id: 'three', label: 'three', reason: 'Samples exceed pH 8.' },
+  ],
+  standard: 'two',
+};
+export const VERIFYING: School = {
+  id: 'verifying',
+  label: 'Check afterwards',
+  options: [
+    { id: 'same', label: 'the same buffer again', reason: 'Repeatability: shows that it was taken, ± 0.1 pH.' },
+    { id: 'second', label: 'a second standard', reason: 'Verification: another bottle, about twice the first.' },
+  ],
+  standard: 'same',
+};
+export const school = (id: string, option: string): Condition => ({ is: 'school', school: id, option });
+
+export const buffer = (id: string, label: string, substance: string): Slot => ({
+  id,
+  label,
+  kind: 'buffer',
+  needs: [substance],
+});
+export const standard = (id: string, label: string, substance: string): Slot => ({
+  id,
+  label,
+  kind: 'standard',
+  needs: [substance],
+});
+
+/** A pH point in a buffer at its own temperature. */
+export const inBuffer = (id: string, label: string, slot: string, substance: string, limit = '0.1'): Point => ({
+  id,
+  label,
+  channels: ['ph'],
+  target: { kind: 'material', slot, component: substance, via: 'atTemperature' },
+  tolerance: { limit },
+});
+
+export const room: Step = {
+  id: 'place',
+  kind: 'condition',
+  title: 'Conditions at the bench',
+  quantities: ['temperatureC', 'pressureHPa', 'humidityPercent'],
+  reason: 'The certificate states them; liquids and oxygen depend on them.',
+};
+
+const GLASS: CheckItem[] = [
+  { id: 'glass', label: 'Glass intact and wet, no crack, no bubble at the tip', answer: 'passFault' },
+  { id: 'plug', label: 'Plug dry, pins straight, cable not twisted', answer: 'passFault' },
+];
+export const lookAtGlass: Step = {
+  id: 'look',
+  kind: 'check',
+  title: 'Look at the electrode',
+  items: [...GLASS, { id: 'dry', label: 'It came dry', answer: 'yesNo' }],
+  reason: 'A dry glass is soaked before it counts.',
+};
+/** Only for an electrode that came dry: it is care on record, and begins a new series. */
+export const soak = (look: string, resets: string[] = ['ph']): Step[] => [
+  {
+    id: 'soak',
+    kind: 'care',
+    title: 'Soak it',
+    action: 'Soaked in storage solution (it came dry)',
+    resets,
+    reason: '1 to 2 h in storage solution or 3 M KCl; never in pure water.',
+    caution: WET_CARE,
+    when: { is: 'answered', step: look, item: 'dry', equals: 'yes' },
+  },
+  {
+    id: 'soaking',
+    kind: 'wait',
+    title: 'Soaking',
+    minSeconds: 3600,
+    reason: 'A new or dried electrode at least one hour.',
+    when: { is: 'answered', step: look, item: 'dry', equals: 'yes' },
+  },
+];
+
+export const lookAtCell: Step = {
+  id: 'look-cell',
+  kind: 'check',
+  title: 'Look at the cell',
+  items: [
+    { id: 'electrodes', label: 'Electrodes clean, no rust, no film', answer: 'passFault' },
+    { id: 'vents', label: 'Vents open', answer: 'passFault' },
+  ],
+};
+export const lookAtMembrane: Step = {
+  id: 'look-membrane',
+  kind: 'check',
+  title: 'Look at the oxygen probe',
+  items: [
+    { id: 'membrane', label: 'Membrane not wrinkled, not torn, no drop on it', answer: 'passFault' },
+    { id: 'electrolyte', label: 'Electrolyte more than half full', answer: 'yesNo' },
+  ],
+  reason: 'A little crystal is fine.',
+};
+
+/** Temperature first: everything that follows is judged at it. Within 1 °C is good, to 2 °C a caution, beyond it is recalibrated. */
+export const temperaturePoint: Point = {
+  id: 'temperature',
+  label: 'Thermometer',
+  channels: ['temperature'],
+  target: { kind: 'comparison', slot: 'thermometer' },
+  tolerance: { caution: '1', limit: '2' },
+};
+export const thermometer: Slot = { id: 'thermometer', label: 'thermometer', kind: 'tool', needs: ['temperature'] };
+const HAS_TEMPERATURE: Condition = { is: 'channel', role: 'temperature' };
+export const temperatureFirst: Step[] = [
+  {
+    id: 'thermometer',
+    kind: 'reference',
+    title: 'Choose the thermometer',
+    slots: ['thermometer'],
+    when: HAS_TEMPERATURE,
+  },
+  {
+    id: 'temperature',
+    kind: 'read',
+    title: 'As found: temperature',
+    points: ['temperature'],
+    phase: 'asFound',
+    reason:
+      'Probe and thermometer in one stirred beaker. Within 1 °C is good; to 2 °C a caution; beyond, the sensor is recalibrated first.',
+    when: HAS_TEMPERATURE,
+  },
+  {
+    id: 'temperature-set',
+    kind: 'adjust',
+    title: 'Recalibrate the temperature',
+    points: ['temperature'],
+    action: 'calibrate',
+    together: true,
+    reason: 'Beyond 2 °C every compensated value is wrong.',
+    when: { all: [HAS_TEMPERATURE, { is: 'readingOutside', phase: 'asFound' }] },
+  },
+  {
+    id: 'temperature-left',
+    kind: 'read',
+    title: 'As left: temperature',
+    points: ['temperature'],
+    phase: 'asLeft',
+    when: { all: [HAS_TEMPERATURE, { is: 'anythingAdjusted' }] },
+  },
+];
+
+const GONE_ON: Condition = { not: { is: 'property', property: 'as-found-only' } };
+const both = (one: Condition, other?: Condition): Condition => (other ? { all: [one, other] } : one);
+
+interface DipOptions {
+  slot: string;
+  title: string;
+  point: string;
+  means?: string;
+  reason?: string;
+  when?: Condition;
+}
+
+/** Into the liquid, read, out again: three steps of one dip. */
+export function dip(id: string, phase: 'asFound' | 'asLeft' | 'check', given: DipOptions): Step[] {
+  const { slot, title, point, means = 'probe in the liquid', reason, when } = given;
+  // Where nothing is adjusted the as-found stands for both.
+  const then = phase === 'asLeft' ? both(GONE_ON, when) : when;
+  const held = then ? { when: then } : {};
+  const what = { asFound: 'As found', asLeft: 'As left', check: 'Check' }[phase];
+  return [
+    { id: `${id}-in`, kind: 'stimulus', title: `Dip into ${title}`, slot, means, on: true, reason: RINSE + NEVER_BACK, ...held },
+    {
+      id: `${id}-read`,
+      kind: 'read',
+      title: `${what}: ${title}`,
+      points: [point],
+      phase,
+      stability: { windowSeconds: 15, maxSpread: '0.02' },
+      reason: reason ?? 'Reading and temperature both have to stand still.',
+      ...held,
+    },
+    { id: `${id}-out`, kind: 'stimulus', title: 'Lift out', slot, means, on: false, ...held },
+  ];
+}
+
+/** A point of the calibration: dip, take the voltage, press the key, lift. */
+export function calibrateIn(id: string, given: DipOptions & { key?: string }): Step[] {
+  const { slot, title, point, means = 'probe in the liquid', reason, when, key } = given;
+  const held = { when: both(GONE_ON, when) };
+  return [
+    { id: `${id}-in`, kind: 'stimulus', title: `Dip into ${title}`, slot, means, on: true, reason: RINSE + NEVER_BACK, ...held },
+    {
+      id: `${id}-take`,
+      kind: 'read',
+      title: `Calibrate: ${title}`,
+      points: [point],
+      phase: 'adjustment',
+      stability: { windowSeconds: 15, maxSpread: '0.02' },
+      reason: reason ?? 'Before the key is pressed: what it shows and its millivolts, once both stand still.',
+      ...held,
+    },
+    {
+      id: `${id}-set`,
+      kind: 'adjust',
+      title: `Set it to ${title}`,
+      points: [point],
+      action: 'calibrate',
+      together: true,
+      reason: key ?? 'Press the calibration key; the meter recognises the liquid or is set to its value at this temperature.',
+      ...held,
+    },
+    { id: `${id}-out`, kind: 'stimulus', title: 'Lift out', slot, means, on: false, ...held },
+  ];
+}
+
+export const chooseLiquids = (id: string, title: string, slots: string[], when?: Condition): Step => ({
+  id,
+  kind: 'reference',
+  title,
+  slots,
+  reason: NEVER_BACK,
+  ...(when ? { when } : {}),
+});
+
+/** What the meter itself says of the electrode after its calibration. */
+export const readBackSlope = (id: string, needsPoints = 2, more: CheckItem[] = []): Step => ({
+  id,
+  kind: 'check',
+  title: 'Read back from the meter',
+  items: [{ id: 'slope', label: 'Slope, %', answer: 'number', unit: '%', needsPoints }, ...more],
+  reason: 'One buffer gives an offset, no slope: then write “none”.',
+  when: GONE_ON,
+});
+
+/** After the tries: goes on, or not. */
+export const giveUpOrGoOn: Step[] = [
+  {
+    id: 'failed',
+    kind: 'decide',
+    title: 'It did not take the calibration',
+    question: 'failedProbe',
+    reason: 'First: fresh buffer? rinsed? temperature? bubbles? The likely causes stand below.',
+    when: { is: 'anyAdjustFailed' },
+    options: [
+      { id: 'goOn', label: 'Go on, the as-left decides' },
+      { id: 'service', label: 'To service: clean, soak or replace', consequence: 'service' },
+      { id: 'out', label: 'Out of service, with a tag', consequence: 'outOfService' },
+    ],
+  },
+];
+
+/** How this probe is stored: a property of the model. */
+export const store: Step = {
+  id: 'store',
+  kind: 'check',
+  title: 'Store it as its kind wants',
+  items: [
+    {
+      id: 'stored',
+      label: 'pH: storage solution; combined: droplets only, never over 24 h in it; conductivity: rinsed and dry',
+      answer: 'yesNo',
+    },
+  ],
+  reason: 'Never in pure water: it starves the glass.',
+};
+
+export const phChannel: Procedure['channels'][number] = { role: 'ph', label: 'pH', measurands: ['pH'] };
+export const ecChannel: Procedure['channels'][number] = { role: 'ec', label: 'Conductivity', measurands: ['conductivity'] };
+export const temperatureChannel: Procedure['channels'][number] = {
+  role: 'temperature',
+  label: 'Temperature',
+  measurands: ['temperature'],
+  optional: true,
+};

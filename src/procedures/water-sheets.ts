@@ -1,0 +1,263 @@
+import type { Condition } from '@/core/procedure/condition';
+import type { CheckItem, Point, Slot, Step } from '@/core/procedure/procedure';
+import {
+  buffer,
+  calibrateIn,
+  chooseLiquids,
+  dip,
+  giveUpOrGoOn,
+  inBuffer,
+  lookAtCell,
+  lookAtGlass,
+  lookAtMembrane,
+  readBackSlope,
+  soak,
+  standard,
+} from './water-parts';
+
+interface Part {
+  slots: Slot[];
+  points: Point[];
+  steps: Step[];
+}
+
+const BUFFERS = {
+  seven: ['Buffer 7.00', 'technical-7.00'],
+  four: ['Buffer 4.01', 'technical-4.01'],
+  ten: ['Buffer 10.01', 'technical-10.01'],
+} as const;
+type BufferName = keyof typeof BUFFERS;
+
+/** A round of pH: as found in all buffers, the calibration in the procedure's order, as left in all of them. */
+export function phPart(
+  order: BufferName[],
+  { readBack = true, more = [] }: { readBack?: boolean; more?: CheckItem[] } = {},
+): Part {
+  return {
+    slots: order.map((name) => buffer(name, BUFFERS[name][0].toLowerCase(), BUFFERS[name][1])),
+    points: order.map((name) => inBuffer(name, BUFFERS[name][0], name, BUFFERS[name][1])),
+    steps: [
+      lookAtGlass,
+      ...soak('look'),
+      ...order.map((name) => chooseLiquids(`${name}-bottle`, `Scan ${BUFFERS[name][0].toLowerCase()}`, [name])),
+      ...order.flatMap((name) => dip(`found-${name}`, 'asFound', { slot: name, title: BUFFERS[name][0], point: name })),
+      ...order.flatMap((name) => calibrateIn(`set-${name}`, { slot: name, title: BUFFERS[name][0], point: name })),
+      ...(readBack ? [readBackSlope('read-back', 2, more)] : []),
+      ...giveUpOrGoOn,
+      ...order.flatMap((name) =>
+        dip(`left-${name}`, 'asLeft', {
+          slot: name,
+          title: BUFFERS[name][0],
+          point: name,
+          reason: 'The same buffer again is repeatability: within ± 0.1 pH it was taken.',
+        }),
+      ),
+    ],
+  };
+}
+
+const STANDARDS: Record<string, [label: string, substance: string, channels: string[]]> = {
+  ec84: ['84 µS/cm', 'kcl-84', ['ec']],
+  ec1413: ['1413 µS/cm', 'kcl-1413', ['ec']],
+  ec12880: ['12.88 mS/cm', 'kcl-12880', ['ec-high']],
+  ec731: ['731 µS/cm, mixed salt', 'salt-731', ['ec']],
+  ec1417: ['1417 µS/cm, mixed salt', 'salt-1417', ['ec']],
+};
+const SWING = 'Dip and swing out bubbles four or five times; rinse the cell with the standard first.';
+
+/** Conductivity: as found in the standards, the cell constant set in each, then as left; a second standard as verification where given. */
+export function ecPart(
+  order: string[],
+  { verify, solids = false, cell = true }: { verify?: string; solids?: boolean; cell?: boolean } = {},
+): Part {
+  const all = [...order, ...(verify ? [verify] : [])];
+  const title = (id: string) => STANDARDS[id]![0];
+  const high = (id: string): Condition | undefined =>
+    STANDARDS[id]![2][0] === 'ec-high' ? { is: 'channel', role: 'ec-high' } : undefined;
+  const held = (id: string) => (high(id) ? { when: high(id)! } : {});
+  return {
+    slots: all.map((id) => standard(id, title(id), STANDARDS[id]![1])),
+    points: [
+      ...all.map((id): Point => ({
+        id,
+        label: title(id),
+        channels: STANDARDS[id]![2],
+        target: { kind: 'material', slot: id, component: STANDARDS[id]![1], via: 'compensated' },
+      })),
+      ...(solids
+        ? [
+            {
+              id: 'solids',
+              label: `Dissolved solids of ${title(order[0]!)}`,
+              channels: ['tds'],
+              target: { kind: 'material', slot: order[0]!, component: STANDARDS[order[0]!]![1], via: 'dissolvedSolids' },
+            } satisfies Point,
+          ]
+        : []),
+    ],
+    steps: [
+      lookAtCell,
+      ...all.map((id) => chooseLiquids(`${id}-bottle`, `Scan ${title(id)}`, [id], high(id))),
+      ...all.flatMap((id) =>
+        dip(`found-${id}`, 'asFound', { slot: id, title: title(id), point: id, reason: SWING, ...held(id) }),
+      ),
+      ...order.flatMap((id) =>
+        calibrateIn(`set-${id}`, {
+          slot: id,
+          title: title(id),
+          point: id,
+          reason: SWING,
+          key: 'Press the calibration key: the cell constant is set so that the standard reads its value.',
+          ...held(id),
+        }),
+      ),
+      ...(cell
+        ? [
+            {
+              id: 'cell',
+              kind: 'check',
+              title: 'Read back from the meter',
+              items: [{ id: 'cell-constant', label: 'Cell constant, 1/cm', answer: 'number', unit: '1/cm' }],
+              when: { not: { is: 'property', property: 'as-found-only' } },
+            } satisfies Step,
+          ]
+        : []),
+      ...giveUpOrGoOn.map((step) => ({ ...step, id: `${step.id}-cell` })),
+      ...all.flatMap((id) =>
+        withSolids(
+          dip(`left-${id}`, 'asLeft', {
+            slot: id,
+            title: title(id),
+            point: id,
+            reason:
+              id === verify
+                ? 'A second standard from another bottle is verification; the first one again is only repeatability.'
+                : 'The same standard again: repeatability.',
+            ...held(id),
+          }),
+          solids && id === order[0],
+        ),
+      ),
+    ],
+  };
+}
+
+/** Dissolved solids are read in the same beaker. */
+const withSolids = (steps: Step[], wanted: boolean): Step[] =>
+  wanted ? steps.map((step) => (step.kind === 'read' ? { ...step, points: [...step.points, 'solids'] } : step)) : steps;
+
+const IN_AIR = 'probe in the moist, vented sleeve';
+
+/** Oxygen in water-saturated air at the pressure of the place; what can't be true is not accepted. */
+export function oxygenPart(waitSeconds: number): Part {
+  const channels = ['do', 'sat'];
+  const air: Point = {
+    id: 'air',
+    label: 'Water-saturated air',
+    channels,
+    target: { kind: 'computed', function: 'airSaturatedOxygen' },
+  };
+  const notNow: Condition = { not: { is: 'property', property: 'as-found-only' } };
+  return {
+    slots: [{ id: 'sleeve', label: 'moist, vented sleeve', kind: 'cleanAir' }],
+    points: [
+      air,
+      {
+        ...air,
+        id: 'plausible',
+        label: 'Plausible before it is accepted',
+        gate: {
+          lowest: '0.88',
+          highest: '1.10',
+          ofTarget: true,
+          reason:
+            'outside 88 to 110 % of what the local pressure allows: membrane, electrolyte, polarisation or the pressure set',
+        },
+      },
+    ],
+    steps: [
+      lookAtMembrane,
+      {
+        id: 'sleeve-in',
+        kind: 'stimulus',
+        title: 'Into the moist sleeve',
+        slot: 'sleeve',
+        means: IN_AIR,
+        on: true,
+        reason: 'A wet sponge under it, not touching; the sleeve vented, so that it has the pressure of the room.',
+      },
+      {
+        id: 'settle',
+        kind: 'wait',
+        title: 'Polarise and settle',
+        minSeconds: waitSeconds,
+        from: 'entered',
+        reason: 'A polarographic probe takes 10 minutes; temperature has to stand still.',
+      },
+      {
+        id: 'found-air',
+        kind: 'read',
+        title: 'As found: air',
+        points: ['air'],
+        phase: 'asFound',
+        stability: { windowSeconds: 15, maxSpread: '0.05' },
+        reason: 'Per cent of local saturation is 100 anywhere; per cent at 1 atm is less the higher the place.',
+      },
+      {
+        id: 'accept',
+        kind: 'group',
+        title: 'Plausible, then accepted',
+        order: 'fixed',
+        repeat: { atMost: 2, until: { not: { is: 'implausible' } } },
+        when: notNow,
+        steps: [
+          {
+            id: 'membrane',
+            kind: 'care',
+            title: 'Membrane service',
+            action: 'New membrane and electrolyte, cathode cleaned',
+            resets: channels,
+            reason:
+              'New membrane filled with electrolyte, screwed tight, never one that was used; cathode cleaned with a soft cloth.',
+            caution: 'Electrolyte: gloves, and the data sheet at hand.',
+            when: { is: 'iterationAtLeast', count: 2 },
+          },
+          { id: 'polarise', kind: 'wait', title: 'Polarise', minSeconds: 600, when: { is: 'iterationAtLeast', count: 2 } },
+          {
+            id: 'plausible',
+            kind: 'read',
+            title: 'Is it plausible?',
+            points: ['plausible'],
+            phase: 'adjustment',
+            reason: 'Before it is accepted: a probe far off what the pressure allows is ill, not out of adjustment.',
+          },
+        ],
+      },
+      {
+        id: 'set-air',
+        kind: 'adjust',
+        title: 'Accept 100 % in air',
+        points: ['air'],
+        action: 'calibrate',
+        together: true,
+        when: notNow,
+      },
+      ...giveUpOrGoOn.map((step) => ({ ...step, id: `${step.id}-oxygen` })),
+      {
+        id: 'left-air',
+        kind: 'read',
+        title: 'As left: air',
+        points: ['air'],
+        phase: 'asLeft',
+        when: notNow,
+        stability: { windowSeconds: 15, maxSpread: '0.05' },
+      },
+      { id: 'sleeve-out', kind: 'stimulus', title: 'Out of the sleeve', slot: 'sleeve', means: IN_AIR, on: false },
+    ],
+  };
+}
+
+/** Steps of a part as a sheet of its own, with ids of their own. */
+export function sheet(id: string, name: string, part: Part, when: Condition): Step {
+  return { id, kind: 'group', title: name, sheet: name, order: 'fixed', steps: part.steps, when };
+}

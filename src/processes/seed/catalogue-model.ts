@@ -1,0 +1,15 @@
+import type { ModelChannel } from '@/data/schema';
+
+export interface CatalogueModel {
+  maker: string;
+  name: string;
+  kind: string;
+  /** A probe or cell is an asset of its own; the others are bodies. */
+  part?: 'probe' | 'cell';
+  procedureId: string | null;
+  properties: string[];
+  channels: ModelChannel[];
+  every: { days: number } | { months: number };
+  /** No two years of visits are made up for it: its date was taken over from the customer's own list. */
+  history?: false;
+}
