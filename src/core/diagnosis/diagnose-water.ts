@@ -26,11 +26,21 @@ export function diagnoseWater(facts: WaterFacts): WaterFinding[] {
   if (facts.kind === 'orp') offset(facts, add);
   if (facts.kind === 'conductivity') cell(facts, add);
   if (facts.kind === 'oxygen') oxygen(facts, add);
-  const ranked = found.filter((one) => one.score > 0).sort((a, b) => b.score - a.score);
+  const ranked = merged(found.filter((one) => one.score > 0).sort((a, b) => b.score - a.score));
   return ranked.map((one, index) => ({
     ...one,
     nextTest: waterTest(one.code, (index === 0 ? ranked[1] : ranked[0])?.code ?? null).test,
   }));
+}
+
+/** The same cause for two reasons is one cause, as likely as the stronger reason. */
+function merged(found: Found[]): Found[] {
+  const byCode = new Map<WaterCause, Found>();
+  for (const one of found) {
+    const before = byCode.get(one.code);
+    byCode.set(one.code, before ? { ...before, because: [...new Set([...before.because, ...one.because])] } : one);
+  }
+  return [...byCode.values()];
 }
 
 const figure = (value: number, places = 1) => value.toFixed(places).replace('-', '−');
@@ -93,7 +103,7 @@ function glass(facts: WaterFacts, add: Add): void {
   if (slowest > SLOW_SECONDS) {
     add(
       'coatedElectrode',
-      4.2 - (drifting ? 1.6 : 0),
+      4.5 - (drifting ? 0.6 : 0),
       `${label}: coated glass or junction`,
       `It took ${Math.round(slowest)} s to nine tenths, usual are under ${SLOW_SECONDS} s.`,
     );

@@ -1,5 +1,7 @@
 import type { CheckItem } from '@/core/procedure/procedure';
+import type { Frame } from '@/core/instrument/said';
 import type { RunChannel } from '@/core/run/event';
+import type { Capture } from '@/core/run/evidence';
 import { inputsOfPoint } from '@/core/run/inputs-of-point';
 import { missingReadings, readPairs } from '@/core/run/plan';
 import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
@@ -20,12 +22,20 @@ export interface WaterPilot {
   decide?: string;
   /** An electrode came dry. */
   dry?: boolean;
+  /** Waits are left out, as a deviation. */
+  hurried?: boolean;
+  /** What the line said since the last dip; left out, response times are not measured. */
+  trace?: Frame[];
   /** What was refused on the way, each with the step that was then left out. */
   refusals?: Refusal[];
 }
 
 const SETTLE_SECONDS = 90;
 const STEP_SECONDS = 0.5;
+const WINDOW_SECONDS = 15;
+const MOST_WAITS = 6;
+/** Standing still: no channel moved by more than so many of its steps in the window. */
+const CALM_STEPS = 3;
 
 /** Works a run in water through to its end on a simulated meter, the way a technician would, by commands alone. */
 export function flyWater(pilot: WaterPilot): void {
@@ -38,9 +48,44 @@ export function flyWater(pilot: WaterPilot): void {
   pilot.run.wait(60).do({ type: 'finish' });
 }
 
-function pass({ run, meter }: WaterPilot, seconds: number): void {
+function pass({ run, meter, trace }: WaterPilot, seconds: number): void {
   run.wait(seconds);
-  for (let i = 0; i < Math.min(seconds, 900) / STEP_SECONDS; i += 1) meter.tick(STEP_SECONDS);
+  for (let i = 0; i < Math.min(seconds, 900) / STEP_SECONDS; i += 1) {
+    meter.tick(STEP_SECONDS);
+    trace?.push(meter.frame());
+  }
+}
+
+function calm({ trace = [], meter }: WaterPilot): boolean {
+  const last = trace.at(-1)?.seconds ?? 0;
+  const window = trace.filter((frame) => frame.seconds > last - WINDOW_SECONDS);
+  return meter.hello(new Date(0)).channels.every((info) => {
+    const values = window.flatMap((frame) =>
+      frame.readings.filter((one) => one.slot === info.slot && one.status === 'value').map((one) => Number(one.text)),
+    );
+    return values.length === 0 || Math.max(...values) - Math.min(...values) <= CALM_STEPS * Number(info.resolution);
+  });
+}
+
+/** How it came to its value since the last dip, as a live line would tell it: time to nine tenths, and how still it stood at the end. */
+function captureOf({ trace, run }: WaterPilot, slot: number): Capture | null {
+  const seen = (trace ?? []).flatMap((frame) => {
+    const shown = frame.readings.find((one) => one.slot === slot);
+    return shown?.status === 'value' ? [{ seconds: frame.seconds, value: Number(shown.text), raw: shown.raw }] : [];
+  });
+  const [first, last] = [seen[0], seen.at(-1)];
+  if (!first || !last) return null;
+  const window = seen.filter((one) => one.seconds > last.seconds - WINDOW_SECONDS).map((one) => one.value);
+  const change = last.value - first.value;
+  const nine =
+    Math.abs(change) > 0.3 ? seen.find((one) => Math.abs(one.value - first.value) >= 0.9 * Math.abs(change)) : undefined;
+  return {
+    line: run.state.run,
+    spread: String(Number((Math.max(...window) - Math.min(...window)).toFixed(4))),
+    windowSeconds: WINDOW_SECONDS,
+    ...(nine ? { t90Seconds: Math.round((nine.seconds - first.seconds) * 10) / 10 } : {}),
+    ...(last.raw === undefined ? {} : { raw: last.raw }),
+  };
 }
 
 function work(pilot: WaterPilot, planned: ReturnType<ScriptedRun['current']>[number]): void {
@@ -48,8 +93,8 @@ function work(pilot: WaterPilot, planned: ReturnType<ScriptedRun['current']>[num
   const { step, key, channel: only } = planned;
   switch (step.kind) {
     case 'wait':
-      pass(pilot, step.minSeconds);
-      run.do({ type: 'completeStep', step: key });
+      pass(pilot, pilot.hurried ? 20 : step.minSeconds);
+      run.do({ type: 'completeStep', step: key, ...(pilot.hurried ? { deviation: 'in a hurry' } : {}) });
       break;
     case 'check':
       run.wait(10).do({
@@ -79,7 +124,10 @@ function work(pilot: WaterPilot, planned: ReturnType<ScriptedRun['current']>[num
       else if (step.on) meter.bench({ sleeve: true });
       else meter.bench({ poured: null, sleeve: false });
       run.do({ type: 'changeStimulus', step: key, slot: step.slot, on: step.on });
-      if (step.on) pass(pilot, SETTLE_SECONDS);
+      if (!step.on) break;
+      pilot.trace?.splice(0);
+      pass(pilot, SETTLE_SECONDS);
+      for (let i = 0; i < MOST_WAITS && pilot.trace && !calm(pilot); i += 1) pass(pilot, 30);
       break;
     }
     case 'read':
@@ -182,8 +230,11 @@ function read(pilot: WaterPilot, step: string, pair: { point: string; channel: s
     text: shown.text || shown.status,
     status: shown.status,
     inputs: inputsFrom(pilot, channel, pair.point),
+    ...withCapture(captureOf(pilot, slotOf(meter, channel))),
   });
 }
+
+const withCapture = (capture: Capture | null) => (capture ? { capture } : {});
 
 function adjust(pilot: WaterPilot, step: string, channels: string[], points: string[]): void {
   const { run, meter } = pilot;
