@@ -7,7 +7,9 @@ import { freePort } from './free-port';
 
 /** Models of the demo that a stand-in can play. */
 const PLAYED = ['OF-410', 'VT-40', 'VT-47', 'VT-5P', 'OF-440', 'OF-120', 'OF-125', 'VT-C2', 'OF-700', 'BN-H', 'BN-A', 'BN-G'];
-const MOST = 4;
+/** … and meters with their probes. */
+const METERS = ['PG-3P', 'PG-22', 'PG-70', 'PG-90', 'SM-20', 'SM-11', 'SM-05', 'SM-35'];
+const MOST = 7;
 
 /** One process that `npm start` begins beside the web. */
 interface StandIn {
@@ -23,7 +25,7 @@ async function connectDemo(home: string): Promise<StandIn[]> {
     .from(ticket)
     .innerJoin(asset, eq(asset.id, ticket.assetId))
     .innerJoin(instrumentModel, eq(instrumentModel.id, asset.modelId))
-    .where(and(inArray(ticket.status, ['onBench', 'inTray']), inArray(instrumentModel.name, PLAYED)))
+    .where(and(inArray(ticket.status, ['onBench', 'inTray']), inArray(instrumentModel.name, [...PLAYED, ...METERS])))
     .orderBy(sql`${ticket.place} nulls last`, asc(ticket.createdAt))
     .limit(MOST);
   const lines: { kind: LineKind; name: string; standIn: (ports: Record<string, string>) => StandIn }[] = onBench.map(

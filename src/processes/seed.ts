@@ -87,6 +87,7 @@ async function makeAssets(tx: Transaction, now: Date, random: Random): Promise<S
             customerId: owner!.id,
             modelId: models.get(name)!,
             maker: model.maker,
+            part: model.part ?? 'body',
             serial,
             tag: `${person.name
               .split(' ')
@@ -95,16 +96,17 @@ async function makeAssets(tx: Transaction, now: Date, random: Random): Promise<S
             createdAt: since,
           })
           .returning({ id: asset.id });
-        await tx.insert(assetChannel).values(
-          model.channels.map((channel, position) => ({
-            assetId: row!.id,
-            position,
-            ...channel,
-            status: channel.role === 'so2' && i > 0 ? ('removed' as const) : ('fitted' as const),
-            sensorSerial: `${channel.role.toUpperCase()}${random.whole(100000, 999999)}`,
-            installedOn: format(subMonths(now, random.whole(20, 30)), 'yyyy-MM-dd'),
-          })),
-        );
+        if (model.channels.length)
+          await tx.insert(assetChannel).values(
+            model.channels.map((channel, position) => ({
+              assetId: row!.id,
+              position,
+              ...channel,
+              status: channel.role === 'so2' && i > 0 ? ('removed' as const) : ('fitted' as const),
+              sensorSerial: `${channel.role.toUpperCase()}${random.whole(100000, 999999)}`,
+              installedOn: format(subMonths(now, random.whole(20, 30)), 'yyyy-MM-dd'),
+            })),
+          );
         const index = made.length;
         made.push({
           id: row!.id,
@@ -112,11 +114,18 @@ async function makeAssets(tx: Transaction, now: Date, random: Random): Promise<S
           model: name,
           every: model.every,
           agreesDue: person.agreesDue,
-          character: index === 5 ? 'poisoned' : random.next() < 0.22 ? 'drifting' : 'steady',
+          character:
+            index === 5
+              ? 'poisoned'
+              : person.name === 'Grauwinkel Brewery' && name === 'PG-3P' && i === 1
+                ? 'cracked'
+                : random.next() < 0.22
+                  ? 'drifting'
+                  : 'steady',
           index,
         });
         // No procedure yet for this model: its date was taken over from the customer's own list.
-        if (!model.procedureId || model.history === false) await takeOver(tx, row!.id, now, random);
+        if (model.channels.length && (!model.procedureId || model.history === false)) await takeOver(tx, row!.id, now, random);
       }
     }
     if (person.name === 'Tidewater Tramway Tunnels') {
@@ -162,6 +171,9 @@ function plan(assets: SeedAsset[], now: Date, random: Random): Visit[] {
     { upTo: 'onBench', minutesAgo: 22 },
     { upTo: 'found-on', minutesAgo: 34, model: 'VT-5P' },
     { upTo: 'onBench', minutesAgo: 21, model: 'VT-47' },
+    { upTo: 'sheets/ph/found-four-in', minutesAgo: 26, model: 'SM-11' },
+    { upTo: 'onBench', minutesAgo: 18, model: 'SM-20' },
+    { upTo: 'inTray', minutesAgo: 200, model: 'PG-22' },
     { upTo: 'inTray', minutesAgo: 180 },
     { upTo: 'inTray', minutesAgo: 120 },
     { upTo: 'inTray', minutesAgo: 95 },

@@ -59,6 +59,8 @@ export interface CertificateContent {
   references: { name: string; lot: string; certificate: string; traceability: string; expires: string; components: string[] }[];
   results: CertificateResult[];
   adjustments: string[];
+  /** Probes in water: slope, offset, cell constant, rules of computation. */
+  probes?: { label: string; lines: string[] }[];
   uncertainty: string;
   conformity: { rule: DecisionRule; ruleText: string; asFound: VerdictState; asLeft: VerdictState; sentences: string[] };
   suppliedByCustomer: string[];

@@ -2,10 +2,12 @@ import { roundHalfEven } from '../quantity/round-half-even';
 import type { Procedure } from '../procedure/procedure';
 import type { Actor } from '../run/event';
 import type { VerdictState } from '../run/judge';
+import { plan } from '../run/plan';
 import type { RunState } from '../run/state';
 import { summarise } from '../run/summary';
 import type { DecisionRule } from '../uncertainty/decide';
 import { describeAdjustments, describeChannel, describeConditions, describeReference, remarks, usedReferences } from './describe';
+import { describeProbes } from './describe-probes';
 import { resultLine } from './result-line';
 import type { CertificateContent } from './certificate';
 
@@ -34,6 +36,7 @@ export function certificateContent(source: CertificateSource): CertificateConten
   const summary = summarise(procedure, state);
   // Taken from a station's log, the values are the station's: a record of its own kind, never a certificate.
   const imported = state.started?.origin === 'imported';
+  const probes = describeProbes(procedure, state);
   const kind = procedure.scope === 'calibration' && summary.asLeft !== 'notMeasured' && !imported ? 'certificate' : 'record';
   return {
     schema: 'werkbank-certificate/1',
@@ -55,12 +58,13 @@ export function certificateContent(source: CertificateSource): CertificateConten
     deviations: state.deviations.map((deviation) => `${deviation.what}. Reason: ${deviation.reason}`),
     environment: state.conditions.map(describeConditions),
     references: usedReferences(state).map(describeReference),
-    results: procedure.points.flatMap((point) =>
+    results: statedPoints(procedure, state).flatMap((point) =>
       state.channels
         .filter((channel) => point.channels.includes(channel.role))
         .map((channel) => resultLine(state, channel, point.id, point.label)),
     ),
     adjustments: describeAdjustments(state),
+    ...(probes.length ? { probes } : {}),
     uncertainty: `Expanded uncertainty U with coverage factor k as stated, for a coverage probability of about ${roundHalfEven({ value: (state.started?.coverage ?? 0.9545) * 100, places: 2 })} %, from the reference and the display’s resolution (JCGM 100:2008).`,
     conformity: {
       rule: state.started!.rule,
@@ -82,6 +86,16 @@ export function certificateContent(source: CertificateSource): CertificateConten
     ],
     run: { id: state.run, lastHash: source.lastHash },
   };
+}
+
+/** Points that belong on the certificate: those this run asked for as found or as left. What only served the calibration itself stands under adjustments. */
+function statedPoints(procedure: Procedure, state: RunState): Procedure['points'] {
+  const asked = new Set(
+    plan(procedure, state).flatMap(({ step }) =>
+      step.kind === 'read' && (step.phase === 'asFound' || step.phase === 'asLeft') ? step.points : [],
+    ),
+  );
+  return procedure.points.filter((point) => asked.has(point.id));
 }
 
 /** A mistake is mended by a revision that names and replaces the old one and says why (7.8.8). */

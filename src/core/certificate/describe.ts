@@ -108,6 +108,13 @@ export function remarks(state: RunState): string[] {
     ...(state.samePerson
       ? ['Work and approval by the same person, as the workshop’s rule for a single-person workshop allows.']
       : []),
+    ...state.cares.map((care) => `Care: ${care.action}${care.note ? ` (${care.note})` : ''}.`),
+    ...state.readings
+      .filter((entry) => entry.phase === 'check' && entry.target && entry.flags.length === 0)
+      .map(
+        (entry) =>
+          `Cross-check: ${entry.target!.sentence}; the meter showed ${entry.reading.text} ${entry.reading.unit}, ${entry.judgement.state === 'within' ? 'which agrees' : 'which does not agree'}.`,
+      ),
     ...state.bumps.map((bump) => describeBump(state, bump)),
     ...state.parts.map((part) => `${part.part} replaced: ${part.oldSerial ?? 'unknown'} by ${part.newSerial}.`),
     ...state.settings.map(

@@ -21,7 +21,7 @@ export function AdjustStep({ sheet, present }: { sheet: Sheet; present: PlannedS
   const channelOf = (id: string) => run.state.channels.find((one) => one.id === id)!;
   const label = (id: string) => channelOf(id).label;
   const zero = step.action === 'zero' || step.action === 'quick';
-  const values = spanValuesOf(view.procedure, run.state);
+  const values = spanValuesOf(view.procedure, run.state, step.points);
   const since = run.state.steps[present.key]?.enteredAt ?? '';
   const said = Object.fromEntries(channels.flatMap((id) => saidOf(sheet, id, zero, since)));
   const rawOf = (ids: string[]) =>

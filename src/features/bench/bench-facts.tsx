@@ -1,5 +1,7 @@
 'use client';
+import type { RunState } from '@/core/run/state';
 import { day } from '@/ui/format';
+import { SchoolFacts } from './water/school-facts';
 import { ChangeBottle } from './change-bottle';
 import type { Sheet } from './sheet';
 
@@ -25,6 +27,15 @@ export function BenchFacts({ sheet }: { sheet: Sheet }) {
               {binding.reference.components
                 .map((component) => `${component.substance} ${component.value} ${component.unit}`)
                 .join(' · ')}
+              {binding.reference.openedUntil && (
+                <span className="quiet"> · opened, good until {day(binding.reference.openedUntil)}</span>
+              )}
+              {lastValue(state, binding.seq) && (
+                <>
+                  <br />
+                  <span className="small">{lastValue(state, binding.seq)}</span>
+                </>
+              )}
               {binding.reference.availableL && (
                 <>
                   <br />
@@ -58,6 +69,7 @@ export function BenchFacts({ sheet }: { sheet: Sheet }) {
         )}
         <dt>Decision rule</dt>
         <dd>{state.started?.rule === 'guarded' ? 'guard band w = U' : 'simple acceptance'}</dd>
+        <SchoolFacts procedure={view.procedure} state={state} />
         <dt>Procedure</dt>
         <dd>
           {view.procedure.title}, version {view.procedure.version}
@@ -74,4 +86,10 @@ export function BenchFacts({ sheet }: { sheet: Sheet }) {
       </dl>
     </div>
   );
+}
+
+/** The value at the temperature last read, with what it is computed from. */
+function lastValue(state: RunState, binding: number): string | null {
+  const last = state.readings.filter((one) => one.target?.binding === binding && one.target.inputs.temperatureC).at(-1);
+  return last?.target ? last.target.sentence.split(': ').slice(1).join(': ') : null;
 }

@@ -1,8 +1,7 @@
 'use client';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
+import { inputsOfPoint } from '@/core/run/inputs-of-point';
 import { isRefusal } from '@/core/run/refusal';
-import { judgeTyped } from '@/core/run/handle-reading';
-import { resolveTarget } from '@/core/run/resolve-target';
 import type { PlannedStep } from '@/core/run/plan';
 import type { RunChannel } from '@/core/run/event';
 import { roundUncertainty } from '@/core/quantity/round-uncertainty';
@@ -10,18 +9,12 @@ import { ToleranceRuler } from '@/ui/tolerance-ruler';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { signed } from '@/ui/format';
 import { useKept } from '@/ui/use-kept';
+import { inputsFromLine, withTyped } from './water/inputs-live';
+import { openLiquid } from './water/open-liquid';
 import { LiveReading } from './live-reading';
 import { capturable } from './live-rules';
 import { lookOf, type Sheet } from './sheet';
-
-const EXTRA: Record<string, [name: string, label: string][]> = {
-  recognised: [
-    ['millivolts', 'mV'],
-    ['temperatureC', '°C'],
-  ],
-  observe: [['before', 'before']],
-  comparison: [['comparison', 'reference shows']],
-};
+import { useJudged } from './use-judged';
 
 /** One channel asking for what its display shows. Error, tolerance, uncertainty and verdict appear while it is typed, by the same functions that record it. */
 export function ChannelInput({
@@ -55,37 +48,32 @@ export function ChannelInput({
     else if (document.activeElement === field.current && !field.current?.value) field.current?.blur();
   }, [typing]);
   const definition = view.procedure.points.find((one) => one.id === point)!;
-  const { inputs } = kept;
+  const asked = inputsOfPoint(definition, channel);
+  const read = sheet.onLine ? inputsFromLine(sheet, definition, channel) : NO_INPUTS;
+  const told = JSON.stringify(withTyped(read, kept.inputs));
+  const inputs = JSON.parse(told) as Record<string, string>;
   const text = kept.text;
-  const taken = look && view.line && step.step.kind === 'read' ? capturable(look, view.line.id, step.step.phase) : null;
+  const liquid = openLiquid(view.procedure, run.state) !== null;
+  const taken =
+    look && view.line && step.step.kind === 'read' ? capturable(look, view.line.id, step.step.phase, { liquid }) : null;
   // While nothing is typed the ruler moves with what the display shows.
   const seen = text.trim() || (sheet.onLine && look?.status === 'value' ? look.text : '');
-  const judged = useMemo(
-    () =>
-      seen
-        ? judgeTyped({
-            procedure: view.procedure,
-            state: run.state,
-            point: definition,
-            channel,
-            text: seen,
-            status: 'value',
-            inputs,
-          })
-        : null,
-    [seen, inputs, run.state, view.procedure, definition, channel],
-  );
-  const target = useMemo(
-    () => resolveTarget({ point: definition, channel, state: run.state, inputs, procedure: view.procedure }),
-    [definition, channel, run.state, inputs, view.procedure],
-  );
+  const { target, judged } = useJudged({ procedure: view.procedure, state: run.state, point: definition, channel, seen, told });
   const problem = refused ?? (isRefusal(judged) && text.trim() ? judged.sentence : null);
   const verdict = judged && !isRefusal(judged) ? judged.judgement : null;
   const counts = step.step.kind === 'read' && step.step.counts !== false;
   const send = async (event: React.FormEvent) => {
     event.preventDefault();
-    if (!text.trim() || isRefusal(judged)) {
-      setRefused(isRefusal(judged) ? judged.sentence : 'Type what the display shows.');
+    // Nothing typed: what has settled on the line is taken, with what was typed beside it.
+    const settled = !text.trim() && taken ? taken : null;
+    if ((!text.trim() && !settled) || isRefusal(judged)) {
+      setRefused(
+        isRefusal(judged)
+          ? judged.sentence
+          : sheet.onLine
+            ? 'Not settled yet: wait, or type what the display shows.'
+            : 'Type what the display shows.',
+      );
       return;
     }
     setSending(true);
@@ -94,7 +82,8 @@ export function ChannelInput({
       step: step.key,
       point,
       channel: channel.id,
-      text: text.trim(),
+      text: settled?.text ?? text.trim(),
+      ...(settled ? { capture: settled.capture } : {}),
       ...(Object.keys(inputs).length ? { inputs } : {}),
     });
     setSending(false);
@@ -137,15 +126,18 @@ export function ChannelInput({
         )}
       </div>
       <div className="d-flex gap-1">
-        {(EXTRA[definition.target.kind] ?? []).map(([name, label]) => (
+        {asked.map(({ name, label }) => (
           <input
             key={name}
             className="form-control mono"
             style={{ width: '5rem' }}
             aria-label={`${label} of ${channel.label}`}
-            placeholder={label}
-            value={inputs[name] ?? ''}
-            onChange={(event) => keep({ text, inputs: { ...inputs, [name]: event.target.value } })}
+            placeholder={read[name] ?? label}
+            value={kept.inputs[name] ?? ''}
+            onChange={(event) => {
+              setRefused(null);
+              keep({ text, inputs: { ...kept.inputs, [name]: event.target.value } });
+            }}
           />
         ))}
         <input
@@ -160,7 +152,7 @@ export function ChannelInput({
           disabled={sending}
           onChange={(event) => {
             setRefused(null);
-            keep({ text: event.target.value, inputs });
+            keep({ text: event.target.value, inputs: kept.inputs });
           }}
         />
       </div>
@@ -214,3 +206,4 @@ export function ChannelInput({
 
 const WORD = { within: 'within', outside: 'outside', cannotTell: 'cannot tell', notMeasured: 'not measured' };
 const EMPTY = { text: '', inputs: {} };
+const NO_INPUTS: Record<string, string> = {};

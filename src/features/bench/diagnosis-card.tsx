@@ -3,15 +3,17 @@ import { diagnose } from '@/core/diagnosis/diagnose';
 import { measuredChannels, standingReading } from '@/core/run/state';
 import { diagnosisFacts } from './diagnosis-facts';
 import { mainPoint } from './main-point';
+import { waterCauses } from './water/water-causes';
 import type { Sheet } from './sheet';
 
 const MOST = 3;
 
 /** When something failed: likely causes from what was measured, the likeliest first, each with the test that tells it from its look-alikes. The technician decides. */
 export function DiagnosisCard({ sheet }: { sheet: Sheet }) {
-  const reason = whyNow(sheet);
+  const water = waterCauses(sheet);
+  const reason = water?.reason ?? whyNow(sheet);
   if (!reason) return null;
-  const causes = diagnose(diagnosisFacts(sheet)).slice(0, MOST);
+  const causes = (water?.causes ?? diagnose(diagnosisFacts(sheet))).slice(0, MOST);
   if (causes.length === 0) return null;
   return (
     <section className="sheet diagnosis mt-3" aria-label="Likely causes" data-testid="diagnosis">

@@ -9,6 +9,12 @@ import { resolveTarget } from '@/core/run/resolve-target';
 import { openStimulus, type RunState } from '@/core/run/state';
 import { mainPoint } from './main-point';
 
+/** For the width of a tolerance the temperature hardly matters. */
+const ABOUT = { temperatureC: '25', low: '6', high: '8' };
+/** A probe that will not stand still in a liquid is taken as it is after so long, with its unrest on record. */
+const RESTLESS_AFTER_SECONDS = 75;
+const RESTLESS_WINDOW = 15;
+
 /** What each slot's readings are compared with at this step: tolerance and the change that the gas should make. */
 export function rulesFor(
   procedure: Procedure,
@@ -26,7 +32,7 @@ export function rulesFor(
       asked.find((one) => procedure.points.find((point) => point.id === one)?.channels.includes(channel.role)) ??
       mainPoint(procedure, channel);
     const point = procedure.points.find((one) => one.id === id);
-    const target = point ? resolveTarget({ point, channel, state, inputs: {}, procedure }) : null;
+    const target = point ? resolveTarget({ point, channel, state, inputs: ABOUT, procedure }) : null;
     const value = target && !isRefusal(target) ? Number(target.value) : null;
     const tolerance =
       typeof point?.tolerance === 'object'
@@ -58,6 +64,7 @@ export function capturable(
   look: LiveLook | undefined,
   line: string,
   phase: 'asFound' | 'adjustment' | 'check' | 'asLeft',
+  { liquid = false }: { liquid?: boolean } = {},
 ): { text: string; capture: Capture } | null {
   if (!look || look.status !== 'value') return null;
   const times = {
@@ -70,6 +77,9 @@ export function capturable(
       text: look.stable.text,
       capture: { line, spread: look.stable.spread, windowSeconds: look.stable.windowSeconds, ...times },
     };
+  const restless = liquid && phase === 'asFound' ? asItIs(look) : null;
+  if (restless)
+    return { text: restless.text, capture: { line, spread: restless.spread, windowSeconds: RESTLESS_WINDOW, ...times } };
   // As-left readings and adjustments use measured gas: they wait for the plateau.
   if (phase === 'asFound' && look.close?.close && look.close.remaining !== null)
     return {
@@ -77,4 +87,17 @@ export function capturable(
       capture: { line, spread: '0', windowSeconds: 0, settling: look.close.remaining.toPrecision(3), ...times },
     };
   return null;
+}
+
+/** The middle of what it showed in the last seconds, on the display's own steps. */
+function asItIs(look: LiveLook): { text: string; spread: string } | null {
+  const last = look.trace.at(-1);
+  if (!last || look.secondsOfGas === null || look.secondsOfGas < RESTLESS_AFTER_SECONDS) return null;
+  const values = look.trace.filter((one) => one.seconds > last.seconds - RESTLESS_WINDOW).map((one) => one.value);
+  const places = look.text.split('.')[1]?.length ?? 0;
+  const sorted = [...values].sort((a, b) => a - b);
+  return {
+    text: sorted[Math.floor(sorted.length / 2)]!.toFixed(places),
+    spread: (sorted.at(-1)! - sorted[0]!).toFixed(places),
+  };
 }

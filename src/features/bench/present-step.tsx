@@ -68,7 +68,7 @@ function StepBody({ sheet, present, ready, asked }: { sheet: Sheet; present: Pla
     case 'reference':
       return <ReferenceStep run={run} view={view} slots={step.slots} />;
     case 'stimulus': {
-      const gas = view.procedure.slots.find((one) => one.id === step.slot)?.kind === 'gas';
+      const slot = view.procedure.slots.find((one) => one.id === step.slot);
       return (
         <Button
           data-main-action
@@ -76,7 +76,7 @@ function StepBody({ sheet, present, ready, asked }: { sheet: Sheet; present: Pla
           disabled={run.busy}
           onClick={() => run.send({ type: 'changeStimulus', step: key, slot: step.slot, on: step.on })}
         >
-          {gas ? (step.on ? 'Gas is on' : 'Gas is off') : step.on ? 'It is on' : 'It is off'} <kbd>N</kbd>
+          {doneWord(slot?.kind, step.on)} <kbd>N</kbd>
         </Button>
       );
     }
@@ -124,4 +124,10 @@ function StepBody({ sheet, present, ready, asked }: { sheet: Sheet; present: Pla
         </Button>
       );
   }
+}
+
+function doneWord(kind: string | undefined, on: boolean): string {
+  if (kind === 'gas') return on ? 'Gas is on' : 'Gas is off';
+  if (kind === 'buffer' || kind === 'standard') return on ? 'It is in' : 'It is out, rinsed';
+  return on ? 'It is on' : 'It is off';
 }

@@ -4,9 +4,11 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { currentSteps, plan } from '@/core/run/plan';
 import { openStimulus } from '@/core/run/state';
-import { StandInPanel } from '@/features/lines';
+import { probeKind } from '@/core/probe/probe-result';
+import { MeterPanel, StandInPanel } from '@/features/lines';
 import { KeyStrip } from '@/ui/key-strip';
 import { useGentleRefresh } from '@/ui/use-gentle-refresh';
+import { useKept } from '@/ui/use-kept';
 import { useKeys } from '@/ui/use-keys';
 import { BenchFacts } from './bench-facts';
 import { ChannelBoard } from './channel-board';
@@ -27,7 +29,13 @@ import { useHand } from './use-hand';
 import { useLineChanges } from './use-line-changes';
 import { useLive } from './use-live';
 import { useRun } from './use-run';
+import { useEnter } from './use-enter';
 import { useRunChanges } from './use-run-changes';
+import { bottleInHand } from './water/bottle-in-hand';
+import { openLiquid } from './water/open-liquid';
+import { ProbeSoFar } from './water/probe-so-far';
+import { SheetChips } from './water/sheet-chips';
+import { sheetsOf, stepInHand } from './water/sheets-of';
 
 /** The run sheet: one screen. The steps as a strip that fills, the present one large, the channels on their rulers, the bench's facts beside. */
 export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
@@ -36,12 +44,15 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
   const [practice] = useState(view.state.started?.practice);
   const { state } = run;
   const steps = useMemo(() => plan(view.procedure, state), [view.procedure, state]);
-  const [present] = currentSteps(view.procedure, state);
+  const sheets = useMemo(() => sheetsOf(view.procedure, steps), [view.procedure, steps]);
+  const [chosen, setChosen] = useKept<string | null>(`${view.state.run}/sheet`, null);
+  const present = stepInHand(currentSteps(view.procedure, state), sheets, chosen);
+  useEnter(run, present);
   const open = openStimulus(state);
   const gas = open && view.procedure.slots.find((slot) => slot.id === open.slot)?.kind === 'gas' ? open : null;
   const line = view.line && state.status === 'open' ? view.line : null;
   const rules = useMemo(() => rulesFor(view.procedure, state, present, view.match), [view.procedure, state, present, view.match]);
-  const live = useLive(line?.id ?? null, rules, gas?.onAt ?? null);
+  const live = useLive(line?.id ?? null, rules, (gas ?? openLiquid(view.procedure, state))?.onAt ?? null);
   const hand = useHand(state.run, line !== null);
   useLineChanges(line?.id ?? null);
   const look = useGentleRefresh();
@@ -68,6 +79,16 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
         .map((one) => [String(one.place), () => router.push(`/runs/${one.runId}`)]),
     ),
   });
+  const wet = state.channels.some((one) => probeKind(one.measurand) !== null);
+  const inHand = bottleInHand(view.procedure, state, present);
+  const valuesBySlot = Object.fromEntries(
+    Object.entries(spanValuesOf(view.procedure, state, present && 'points' in present.step ? present.step.points : [])).flatMap(
+      ([channel, value]) => {
+        const slot = slotOf(view.match, channel);
+        return slot === null ? [] : [[slot, value]];
+      },
+    ),
+  );
   const places = view.places.map((one) => (one.runId === state.run ? { ...one, next: nextAction(view.procedure, state) } : one));
   const bottle = state.bindings.filter((one) => !one.released && !one.struck && one.reference.kind === 'gas').at(-1);
   return (
@@ -108,6 +129,7 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
           />
         ))}
       </ol>
+      <SheetChips sheets={sheets} present={present} choose={setChosen} />
       {gas && (
         <GasBar
           span={gas}
@@ -134,20 +156,18 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
             asked={asked}
           />
           <DiagnosisCard sheet={sheet} />
+          <ProbeSoFar sheet={sheet} />
           {state.status === 'open' && <LineStrip line={line} live={live} hand={hand} />}
           <ChannelBoard sheet={sheet} />
-          {line?.panel && (
-            <StandInPanel
+          {line?.panel && wet && (
+            <MeterPanel
               line={line}
-              bottle={bottle?.reference ?? null}
-              spanValues={Object.fromEntries(
-                Object.entries(spanValuesOf(view.procedure, state)).flatMap(([channel, value]) => {
-                  const slot = slotOf(view.match, channel);
-                  return slot === null ? [] : [[slot, value]];
-                }),
-              )}
+              liquids={view.shelf.filter((one) => one.kind === 'buffer' || one.kind === 'standard')}
+              inHand={inHand}
+              values={valuesBySlot}
             />
           )}
+          {line?.panel && !wet && <StandInPanel line={line} bottle={bottle?.reference ?? null} spanValues={valuesBySlot} />}
         </div>
         <aside>
           <PlaceStrip places={places} here={state.run} />

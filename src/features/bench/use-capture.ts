@@ -1,9 +1,12 @@
 'use client';
 import { useState } from 'react';
+import { inputsOfPoint } from '@/core/run/inputs-of-point';
 import { missingReadings, type PlannedStep } from '@/core/run/plan';
 import { capturable } from './live-rules';
 import type { RunView } from './server/run-view';
 import { lookOf } from './sheet';
+import { inputsFromLine } from './water/inputs-live';
+import { openLiquid } from './water/open-liquid';
 import type { LiveLine } from './use-live';
 import type { LiveRun } from './use-run';
 
@@ -18,18 +21,30 @@ export function useCapture(
   const step = present?.step.kind === 'read' ? present.step : null;
   const missing = step ? missingReadings(step, present!.key, present!.channel, view.procedure, run.state) : [];
   const line = view.line?.id;
+  const liquid = openLiquid(view.procedure, run.state) !== null;
+  const inputsOf = (pair: { point: string; channel: string }) => {
+    const point = view.procedure.points.find((one) => one.id === pair.point)!;
+    const channel = run.state.channels.find((one) => one.id === pair.channel)!;
+    const read = inputsFromLine({ run, view, live }, point, channel);
+    // What only a person can read (a thermometer, a strip) is typed beside the channel.
+    return inputsOfPoint(point, channel).every((one) => !one.needed || read[one.name] !== undefined) ? read : null;
+  };
   const found = missing.map((pair) => ({
     ...pair,
     // What an instrument shows while it warms up counts for nothing.
-    taken: line && live.frame?.mode !== 'warmUp' ? capturable(lookOf({ view, live }, pair.channel), line, step!.phase) : null,
+    taken:
+      line && live.frame?.mode !== 'warmUp'
+        ? capturable(lookOf({ view, live }, pair.channel), line, step!.phase, { liquid })
+        : null,
+    inputs: inputsOf(pair),
     before: lookOf({ view, live }, pair.channel)?.before ?? null,
   }));
-  const ready = found.filter((one) => one.taken);
+  const ready = found.filter((one) => one.taken && one.inputs);
   const capture = async () => {
     if (!step || !line) return;
     if (ready.length === 0) return setSaid('Nothing has settled yet: wait, or type what it shows.');
     setSaid('');
-    for (const { point, channel, taken } of ready) {
+    for (const { point, channel, taken, inputs } of ready) {
       const observed = view.procedure.points.find((one) => one.id === point)?.target.kind === 'observe';
       const earlier = observed ? earlierShown(run, channel) : null;
       const refused = await run.send({
@@ -39,14 +54,14 @@ export function useCapture(
         channel,
         text: taken!.text,
         capture: taken!.capture,
-        ...(earlier ? { inputs: { before: earlier } } : {}),
+        ...(earlier ? { inputs: { before: earlier } } : inputs && Object.keys(inputs).length ? { inputs } : {}),
       });
       if (refused) return setSaid(refused.sentence);
     }
     const left = found
-      .filter((one) => !one.taken)
+      .filter((one) => !one.taken || !one.inputs)
       .map((one) => run.state.channels.find((each) => each.id === one.channel)?.label);
-    if (left.length) setSaid(`Not settled yet: ${left.join(', ')}.`);
+    if (left.length) setSaid(`Still open: ${left.join(', ')}.`);
   };
   return { capture: () => void capture(), said, ready: ready.length, asked: found.length };
 }

@@ -1,3 +1,4 @@
 export { StandInPanel } from './stand-in-panel';
+export { MeterPanel } from './meter-panel';
 export { DevicesView } from './devices-view';
 export { HoldTag } from './hold-tag';

@@ -1,4 +1,4 @@
-import { addDays, addMonths, subDays } from 'date-fns';
+import { addDays, addMonths, format, parseISO, subDays } from 'date-fns';
 import { eq } from 'drizzle-orm';
 import type { Actor, RunChannel, StartedData } from '@/core/run/event';
 import type { Procedure } from '@/core/procedure/procedure';
@@ -11,7 +11,10 @@ import { approveRun } from '@/features/certificates/server';
 import { inspectionFor, receive, returnTicket } from '@/features/counter/server';
 import { MODELS } from './catalogue';
 import { fly, type Behaviour } from './pilot';
+import { METER_MODELS } from '@/standins/meter/meter-models';
 import type { Random } from './random';
+import { liquidChooser, meterOf } from './water-history';
+import { flyWater } from './water-pilot';
 
 export interface SeedAsset {
   id: string;
@@ -19,7 +22,7 @@ export interface SeedAsset {
   model: string;
   every: { days: number } | { months: number };
   agreesDue: boolean;
-  character: 'steady' | 'drifting' | 'poisoned';
+  character: 'steady' | 'drifting' | 'poisoned' | 'cracked';
   index: number;
 }
 export interface Visit {
@@ -90,6 +93,17 @@ export async function liveThrough(tx: Transaction, visit: Visit, actors: Actors,
   const { run } = await recordRun({ tx, actor: actors.technician, now: placed }, ticketId, (id, procedure, started) => {
     const scripted = new ScriptedRun(procedure, { run: id, actor: actors.technician, start: placed, references });
     scripted.start(started);
+    if (METER_MODELS[asset.model]) {
+      flyWater({
+        run: scripted,
+        ...meterOf(visit, random),
+        choose: liquidChooser(procedure, references),
+        stepSeconds: 2,
+        ...(stopAt ? { stopAt } : {}),
+      });
+      end = scripted.now;
+      return scripted.events;
+    }
     fly({
       run: scripted,
       random,
@@ -130,9 +144,7 @@ function behave({ asset, number, at }: Visit, started: StartedData, random: Rand
     (channel.unit === '%vol' ? -0.0012 : -perMonth) * months * (0.6 + 0.8 * random.next()) * (channel.role === 'h2s' ? 1.5 : 1);
   const poisoned = asset.character === 'poisoned' && Date.now() - at.getTime() < 120 * 864e5;
   return {
-    foundError: Object.fromEntries(
-      started.channels.map((channel) => [channel.id, channel.role === 'ph' ? 0.004 * random.normal() : error(channel)]),
-    ),
+    foundError: Object.fromEntries(started.channels.map((channel) => [channel.id, error(channel)])),
     dead: poisoned ? started.channels.filter((channel) => channel.role === 'ex').map((channel) => channel.id) : [],
     readAtZero: 0.5,
   };
@@ -143,7 +155,13 @@ async function shelfOn(tx: Transaction, day: Date): Promise<ReferenceSnapshot[]>
   const date = day.toISOString().slice(0, 10);
   return rows
     .filter(
-      (row) => row.createdAt <= day && (row.expires ?? '9999') >= date && !row.recalled && Number(row.pressureBar ?? 99) > 30,
+      (row) =>
+        row.createdAt <= day &&
+        (row.expires ?? '9999') >= date &&
+        !row.recalled &&
+        row.state === 'good' &&
+        goodUntil(row) >= date &&
+        Number(row.pressureBar ?? 99) > 30,
     )
     .sort((a, b) => b.createdAt.getTime() - a.createdAt.getTime())
     .map((row) => ({
@@ -156,14 +174,22 @@ async function shelfOn(tx: Transaction, day: Date): Promise<ReferenceSnapshot[]>
       ...(row.traceability ? { traceability: row.traceability } : {}),
       ...(row.expires ? { expires: row.expires } : {}),
       ...(row.balance ? { balance: row.balance } : {}),
+      ...(row.kind === 'gas' ? {} : { role: row.role, detail: row.detail }),
+      ...(row.openedOn ? { openedOn: row.openedOn } : {}),
     }));
+}
+
+/** The last day by its life after opening. */
+function goodUntil(row: typeof reference.$inferSelect): string {
+  return row.openedOn && row.detail.lifeDays
+    ? format(addDays(parseISO(row.openedOn), Number(row.detail.lifeDays)), 'yyyy-MM-dd')
+    : '9999';
 }
 
 /** The bottle that the procedure wants: big ones first, since hand bottles are for the road. */
 function chooser(procedure: Procedure, references: ReferenceSnapshot[]) {
-  return (slot: string, round: number): ReferenceSnapshot => {
+  return (): ReferenceSnapshot => {
     const name = {
-      3: slot === 'second' ? 'Buffer 7.00' : round === 1 ? 'Buffer 7.00' : 'Buffer 4.01',
       4: 'Four-gas mix',
       15: 'Hydrogen in air',
       21: 'Five-gas mix, pentane simulant',

@@ -22,6 +22,8 @@ export interface WaterPilot {
   decide?: string;
   /** An electrode came dry. */
   dry?: boolean;
+  /** Seconds of one step of the simulation. */
+  stepSeconds?: number;
   /** Waits are left out, as a deviation. */
   hurried?: boolean;
   /** What the line said since the last dip; left out, response times are not measured. */
@@ -31,7 +33,6 @@ export interface WaterPilot {
 }
 
 const SETTLE_SECONDS = 90;
-const STEP_SECONDS = 0.5;
 const WINDOW_SECONDS = 15;
 const MOST_WAITS = 6;
 /** Standing still: no channel moved by more than so many of its steps in the window. */
@@ -48,10 +49,10 @@ export function flyWater(pilot: WaterPilot): void {
   pilot.run.wait(60).do({ type: 'finish' });
 }
 
-function pass({ run, meter, trace }: WaterPilot, seconds: number): void {
+function pass({ run, meter, trace, stepSeconds = 0.5 }: WaterPilot, seconds: number): void {
   run.wait(seconds);
-  for (let i = 0; i < Math.min(seconds, 900) / STEP_SECONDS; i += 1) {
-    meter.tick(STEP_SECONDS);
+  for (let i = 0; i < Math.min(seconds, 900) / stepSeconds; i += 1) {
+    meter.tick(stepSeconds);
     trace?.push(meter.frame());
   }
 }

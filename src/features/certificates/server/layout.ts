@@ -119,6 +119,9 @@ export function certificateBody(content: CertificateContent, code: { hash: strin
     heading('Results'),
     results(content.results),
     { text: content.uncertainty, fontSize: 8.5, color: PAPER.quiet, margin: [0, 4, 0, 0] },
+    ...(content.probes?.length
+      ? [heading('Probes'), facts(content.probes.map(({ label, lines }) => [label, lines.join('; ')] as [string, string]))]
+      : []),
     heading('Adjustments'),
     list(content.adjustments),
     heading('Statement of conformity'),

@@ -27,9 +27,31 @@ export const panelSchema = yup.object({
   regulator: yup.string().oneOf(['demand', 'fixed']).optional(),
   pressureHPa: yup.number().min(500).max(1100).optional(),
   tag: yup.string().max(60).optional(),
+  /** What a meter's probe is dipped into; null lifts it out. */
+  poured: yup
+    .object({
+      poured: yup
+        .array(
+          yup.object({
+            substance: yup.string().max(40).required(),
+            value: yup.string().max(20).required(),
+            unit: yup.string().max(10).required(),
+            table: yup.array(yup.array(yup.number().required()).length(2).required()).max(40).optional().default(undefined),
+          }),
+        )
+        .min(1)
+        .max(12)
+        .required(),
+      temperatureC: yup.number().min(-5).max(60).optional(),
+    })
+    .nullable()
+    .optional()
+    .default(undefined),
+  sleeve: yup.boolean().optional(),
+  care: yup.string().oneOf(['stir', 'clean', 'soak', 'blot', 'membrane']).optional(),
   key: yup
     .object({
-      key: yup.string().oneOf(['zero', 'span', 'save', 'acknowledge', 'pump', 'clock', 'due']).required(),
+      key: yup.string().oneOf(['zero', 'span', 'save', 'acknowledge', 'pump', 'clock', 'due', 'discard']).required(),
       slot: yup.number().integer().min(1).max(32).optional(),
       value: yup.string().max(40).optional(),
     })

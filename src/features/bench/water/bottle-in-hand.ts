@@ -1,0 +1,11 @@
+import type { Procedure } from '@/core/procedure/procedure';
+import type { PlannedStep } from '@/core/run/plan';
+import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
+import { boundReference, type RunState } from '@/core/run/state';
+import { openLiquid } from './open-liquid';
+
+/** The bottle that the step in hand is about: what the probe stands in, or is to be dipped into next. */
+export function bottleInHand(procedure: Procedure, state: RunState, present: PlannedStep | undefined): ReferenceSnapshot | null {
+  const slot = present?.step.kind === 'stimulus' ? present.step.slot : openLiquid(procedure, state)?.slot;
+  return slot ? (boundReference(state, slot)?.reference ?? null) : null;
+}

@@ -1,0 +1,52 @@
+import { diagnoseWater } from '@/core/diagnosis/diagnose-water';
+import type { WaterFinding } from '@/core/diagnosis/water-facts';
+import { waterFactsOf } from '@/core/diagnosis/water-facts-of';
+import { probeKind } from '@/core/probe/probe-result';
+import type { RunChannel } from '@/core/run/event';
+import { measuredChannels } from '@/core/run/state';
+import { lookOf, type Sheet } from '../sheet';
+
+const SURE = 2;
+const DRIFT_SECONDS = 30;
+
+/** Likely causes for the probes of this run, the likeliest first, and what made somebody ask. Null where nothing is wrong. */
+export function waterCauses(sheet: Sheet): { reason: string; causes: WaterFinding[] } | null {
+  const { state } = sheet.run;
+  if (state.status !== 'open') return null;
+  for (const channel of measuredChannels(state)) {
+    if (!probeKind(channel.measurand)) continue;
+    const facts = waterFactsOf({ state, channel, live: liveFacts(sheet, channel) });
+    const causes = facts ? diagnoseWater(facts).filter((one) => one.score >= SURE) : [];
+    const failed =
+      state.adjustments.filter((one) => !one.struck && one.channels.includes(channel.id)).at(-1)?.outcome === 'failed';
+    const outside = state.readings.some(
+      (one) => one.channel === channel.id && one.flags.length === 0 && one.judgement.state === 'outside' && one.phase !== 'check',
+    );
+    const strong = causes.some((one) => one.score >= 3.5);
+    if (causes.length && (failed || outside || strong))
+      return {
+        reason: failed
+          ? `${channel.label} did not take its calibration.`
+          : outside
+            ? `${channel.label} outside.`
+            : `${channel.label}: something is not as it should be.`,
+        causes,
+      };
+  }
+  return null;
+}
+
+/** How long it has been on, and how it drifts while it stands. */
+function liveFacts(sheet: Sheet, channel: RunChannel): { minutesOn?: number | null; driftPerMinute?: number | null } {
+  const look = lookOf(sheet, channel.id);
+  const seconds = sheet.live.frame?.seconds;
+  const last = look?.trace.at(-1);
+  const early = look?.trace.find((one) => last && one.seconds >= last.seconds - DRIFT_SECONDS);
+  const long = look && look.secondsOfGas !== null && look.secondsOfGas > DRIFT_SECONDS + 45;
+  return {
+    ...(seconds === undefined ? {} : { minutesOn: seconds / 60 }),
+    ...(long && last && early && last.seconds - early.seconds > DRIFT_SECONDS / 2
+      ? { driftPerMinute: ((last.value - early.value) / (last.seconds - early.seconds)) * 60 }
+      : {}),
+  };
+}
