@@ -1,9 +1,10 @@
 import { addDays, format, subMonths } from 'date-fns';
 import { eq, sql } from 'drizzle-orm';
 import { closeDatabase, database, type Transaction } from '@/data/connection';
-import { asset, assetChannel, customer, instrumentModel, user } from '@/data/schema';
+import { asset, assetChannel, customer, instrumentModel, probePlace, user } from '@/data/schema';
 import { changePolicy } from '@/features/due/server';
 import { addUser } from '@/features/office/server';
+import { exchangeProbe, hosts, probesOnShelf } from '@/features/probes/server';
 import { recordAudit } from '@/platform/audit';
 import { writeSettings } from '@/platform/settings';
 import type { Actor, Role } from '@/core/run/event';
@@ -51,8 +52,44 @@ async function seed(now: Date): Promise<string> {
       }
     });
   }
+  await db.transaction((tx) => placeProbes(tx, actors.technician, now));
   await db.transaction((tx) => recordAudit({ tx, actor: SYSTEM, now }, 'seeded', 'demo', { visits: visits.length }));
   return `demo data: ${visits.length} visits in ${((Date.now() - started) / 1000).toFixed(1)} s`;
+}
+
+/** Some probes are out in the customers' meters, the rest stands on the shelf; every laboratory meter has its cell. */
+async function placeProbes(tx: Transaction, actor: Actor, now: Date): Promise<void> {
+  const [probes, meters] = [await probesOnShelf(tx), await hosts(tx)];
+  const places = ['cheese dairy, brine tank', 'laboratory, bench 2', 'intake, pump house', 'fermenter 3', 'bottling line'];
+  const taken = new Set<string>();
+  const today = format(now, 'yyyy-MM-dd');
+  for (const probe of probes) {
+    if (probe.part === 'probe' && !(probe.readyUntil && probe.readyUntil >= today)) continue;
+    const host = meters.find(
+      (one) =>
+        one.customerId === probe.customerId &&
+        !taken.has(one.id) &&
+        one.properties.includes('analogue-pair') === (probe.part === 'cell'),
+    );
+    if (!host || (probe.part === 'probe' && taken.size > 4)) continue;
+    taken.add(host.id);
+    if (probe.part === 'probe')
+      await exchangeProbe(
+        { tx, actor, now },
+        {
+          probeId: probe.id,
+          hostId: host.id,
+          place: places[taken.size % places.length]!,
+          on: format(addDays(now, -6), 'yyyy-MM-dd'),
+          note: '',
+        },
+      );
+    // The pairs are as old as the meters: no calibration is asked for.
+    else
+      await tx
+        .insert(probePlace)
+        .values({ probeId: probe.id, hostId: host.id, place: 'laboratory', fromAt: subMonths(now, 30), by: actor.name });
+  }
 }
 
 async function makeAssets(tx: Transaction, now: Date, random: Random): Promise<SeedAsset[]> {

@@ -5,6 +5,8 @@ import { coverageFactor } from '../uncertainty/student';
 
 const MONTH = 30.4375;
 const FEWEST = 5;
+const BAND_DAYS = 730;
+const BAND_STEPS = 30;
 
 export interface ProbeTrend {
   perMonth: number;
@@ -13,6 +15,8 @@ export interface ProbeTrend {
   from: string | null;
   to: string | null;
   lineOn: string | null;
+  /** The line with the prediction interval of one more calibration, for drawing. */
+  band: { date: string; line: number; low: number; high: number }[];
 }
 
 /**
@@ -54,11 +58,23 @@ export function probeTrend({
     return null;
   };
   const near = falling ? -1 : 1;
+  const meets = first(line);
+  const to = first((day) => line(day) - near * reach(day));
+  const end = Math.min(last + BAND_DAYS, to ? differenceInCalendarDays(parseISO(to), start) : last + BAND_DAYS / 2);
   return {
     perMonth: fit.slope * MONTH,
     sPerMonth: fit.sSlope * MONTH,
     from: first((day) => line(day) + near * reach(day)),
-    to: first((day) => line(day) - near * reach(day)),
-    lineOn: first(line),
+    to,
+    lineOn: meets,
+    band: Array.from({ length: BAND_STEPS + 1 }, (_one, index) => {
+      const day = Math.round((index * end) / BAND_STEPS);
+      return {
+        date: format(addDays(start, day), 'yyyy-MM-dd'),
+        line: line(day),
+        low: line(day) - reach(day),
+        high: line(day) + reach(day),
+      };
+    }),
   };
 }

@@ -3,6 +3,9 @@
 alter table reference drop constraint reference_kind_check;
 alter table reference add constraint reference_kind_check check (kind in ('gas', 'cleanAir', 'buffer', 'standard', 'tool', 'solution'));
 
+alter table reference_check drop constraint if exists reference_check_what_check;
+alter table reference_check add constraint reference_check_what_check check (what in ('pressure', 'check', 'state', 'made', 'opened'));
+
 alter table asset_channel add column water jsonb;
 alter table asset add column part text not null default 'body' check (part in ('body', 'probe', 'module', 'cell')), add column ready_until date;
 

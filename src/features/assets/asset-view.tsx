@@ -1,5 +1,6 @@
 import Link from 'next/link';
 import { describeEvery } from '@/core/interval/policy';
+import { probeKind } from '@/core/probe/probe-result';
 import { bumpState } from '@/core/interval/bump-state';
 import { PolicyForm } from '@/features/due';
 import { day, dayTime } from '@/ui/format';
@@ -26,6 +27,11 @@ export function AssetView({ card, zone, mayBench, now }: { card: Card; zone: str
         {asset.tag && <span className="mono quiet">{asset.tag}</span>}
         <span className="end">
           {asset.status === 'outOfService' && <VerdictMark state="outside" word="out of service" />}
+          {(asset.part !== 'body' || card.channels.some((channel) => probeKind(channel.measurand))) && (
+            <Link className="btn btn-plain" href={`/assets/${asset.id}/probe`}>
+              {asset.part === 'body' ? 'Probe sheet' : 'Electrode sheet'}
+            </Link>
+          )}
           <Link className="btn btn-plain" href={`/assets/${asset.id}/tag`}>
             Out-of-service tag
           </Link>

@@ -1,5 +1,6 @@
 'use client';
-import { missingReadings } from '@/core/run/plan';
+import { probeKind } from '@/core/probe/probe-result';
+import { missingReadings, plan } from '@/core/run/plan';
 import { isStruck, standingReading, type RecordedReading } from '@/core/run/state';
 import type { RunChannel } from '@/core/run/event';
 import { ToleranceRuler, type RulerMark } from '@/ui/tolerance-ruler';
@@ -11,6 +12,7 @@ import { mainPoint } from './main-point';
 import type { RunView } from './server/run-view';
 import { lookOf, type Sheet } from './sheet';
 import { spanValuesOf } from './span-values';
+import { pointsOfSheet, sheetsOf } from './water/sheets-of';
 import { TraceKeptView } from './trace-view';
 import type { LiveRun } from './use-run';
 
@@ -28,7 +30,7 @@ export function ChannelBoard({ sheet }: { sheet: Sheet }) {
           .map((channel) => ({ point, channel })),
       )
     : [];
-  const lines = reading ? asked : state.channels.map((channel) => ({ point: mainPoint(view.procedure, channel), channel }));
+  const lines = reading ? asked : standingLines(sheet);
   const first = missing[0];
   return (
     <section className="sheet mt-3" aria-label="Channels">
@@ -45,7 +47,8 @@ export function ChannelBoard({ sheet }: { sheet: Sheet }) {
               focus={first?.point === point && first.channel === channel.id}
             />
           );
-        const look = lookOf(sheet, channel.id);
+        // The live figure stands once a channel, beside its first line.
+        const look = lines.find((one) => one.channel.id === channel.id)?.point === point ? lookOf(sheet, channel.id) : undefined;
         return (
           <StandingLine key={`${point}/${channel.id}`} run={run} view={view} point={point} channel={channel}>
             {sheet.onLine && look && !reading && (
@@ -62,6 +65,32 @@ export function ChannelBoard({ sheet }: { sheet: Sheet }) {
       <TraceKeptView run={state.run} steps={state.steps} channels={state.channels} />
     </section>
   );
+}
+
+/** What stands, while nothing is asked: each channel at the point that says most; a probe in water at every point it was read at. On a sheet of its own only the channels of that sheet. */
+function standingLines({ run, view, present }: Sheet): { point: string; channel: RunChannel }[] {
+  const { state } = run;
+  const here = sheetsOf(view.procedure, plan(view.procedure, state)).find((one) => present && one.keys.includes(present.key));
+  const points = here ? pointsOfSheet(view.procedure.steps, here.id) : null;
+  const covered = (channel: RunChannel) =>
+    !points ||
+    channel.measurand === 'temperature' ||
+    view.procedure.points.some((one) => points.has(one.id) && one.channels.includes(channel.role));
+  return state.channels.filter(covered).flatMap((channel) => {
+    const read = probeKind(channel.measurand)
+      ? view.procedure.points.filter((one) =>
+          state.readings.some(
+            (reading) =>
+              reading.channel === channel.id &&
+              reading.point === one.id &&
+              (reading.phase === 'asFound' || reading.phase === 'asLeft'),
+          ),
+        )
+      : [];
+    return read.length
+      ? read.map((one) => ({ point: one.id, channel }))
+      : [{ point: mainPoint(view.procedure, channel), channel }];
+  });
 }
 
 function StandingLine({

@@ -111,7 +111,7 @@ function entriesOf(state: RunState, view: RunView): Entry[] {
       strikable: true,
     })),
     ...state.stimuli.flatMap((span): Entry[] => [
-      { seq: span.onSeq, at: span.onAt, text: 'gas on', struck: null, strikable: false },
+      { seq: span.onSeq, at: span.onAt, text: stimulusWord(view, span.slot, span.means, true), struck: null, strikable: false },
       ...(span.offAt
         ? [
             {
@@ -153,4 +153,14 @@ function entriesOf(state: RunState, view: RunView): Entry[] {
       strikable: false,
     })),
   ].sort((a, b) => b.at.localeCompare(a.at) || b.seq - a.seq);
+}
+
+function stimulusWord(view: RunView, slot: string, means: string, on: boolean): string {
+  const found = view.procedure.slots.find((one) => one.id === slot);
+  if (found?.kind === 'gas') return on ? 'gas on' : 'gas off';
+  return found?.kind === 'buffer' || found?.kind === 'standard'
+    ? on
+      ? `into ${found.label}`
+      : `out of ${found.label}, rinsed`
+    : `${means}: ${on ? 'on' : 'off'}`;
 }

@@ -30,7 +30,7 @@ export function HouseBar({ name, role, children }: { name: string; role: Role; c
   const here = (href: string) =>
     href === '/'
       ? path === '/' || path.startsWith('/runs')
-      : path.startsWith(href) || (href === '/shelf' && /^\/(station|devices)/.test(path));
+      : path.startsWith(href) || (href === '/shelf' && /^\/(station|devices|probes)/.test(path));
   const turn = () => {
     const theme = document.documentElement.dataset.bsTheme === 'dark' ? 'light' : 'dark';
     document.documentElement.dataset.bsTheme = theme;

@@ -1,7 +1,7 @@
 'use client';
 import { useCallback, useState } from 'react';
 import { useRouter } from 'next/navigation';
-import { useFieldArray, useForm, useWatch } from 'react-hook-form';
+import { useFieldArray, useForm, useWatch, type Resolver } from 'react-hook-form';
 import { yupResolver } from '@hookform/resolvers/yup';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
@@ -9,13 +9,14 @@ import type { Tag } from '@/core/instrument/said';
 import { attempt } from '@/platform/client/result';
 import { Field } from '@/ui/field';
 import { addReferenceAction } from './actions';
-import { EQUIPMENT_ROLES, referenceSchema, ROLE_NAME } from './shelf-schema';
+import { LIQUID_COMPONENT, LiquidFields } from './liquid-fields';
+import { EQUIPMENT_ROLES, referenceSchema, ROLE_NAME, SOLUTION_ROLES, type ReferenceInput } from './shelf-schema';
 import { TagReaderKey, type ReaderLine } from './tag-reader-key';
 
-const COMPONENT = { substance: '', value: '', unit: 'ppm' as const, expanded: '', k: 2 };
-const EMPTY = {
-  kind: 'gas' as 'gas' | 'tool',
-  role: '' as const,
+const COMPONENT = { substance: '', value: '', unit: 'ppm' as const, expanded: '', k: 2, table: '' };
+const EMPTY: ReferenceInput = {
+  kind: 'gas',
+  role: '',
   name: '',
   maker: '',
   lot: '',
@@ -30,22 +31,27 @@ const EMPTY = {
   traceability: '',
   flowLPerMin: '',
   demand: false,
-  components: [COMPONENT] as {
-    substance: string;
-    value: string;
-    unit: '%vol' | 'ppm' | 'ppb' | '%LEL' | 'g/210 L';
-    expanded: string;
-    k: number;
-  }[],
+  components: [COMPONENT],
+  set: '',
+  nominal: '',
+  openedOn: '',
+  lifeDays: '',
+  volumeMl: '',
+  doseMl: '',
+  singleDose: false,
 };
+const CONTENT = ['gas', 'buffer', 'standard'];
 
 /** A new bottle or piece of equipment. A tag on the bottle fills the sheet; what it leaves open is typed. */
 export function NewReference({ readers }: { readers: ReaderLine[] }) {
   const router = useRouter();
   const [open, setOpen] = useState(false);
   const [message, setMessage] = useState('');
-  const form = useForm({ resolver: yupResolver(referenceSchema), defaultValues: EMPTY });
-  const { register, control, handleSubmit, setError, reset } = form;
+  const form = useForm<ReferenceInput>({
+    resolver: yupResolver(referenceSchema) as Resolver<ReferenceInput>,
+    defaultValues: EMPTY,
+  });
+  const { register, control, handleSubmit, setError, reset, setValue } = form;
   const { errors, isSubmitting } = form.formState;
   const { fields, append, remove } = useFieldArray({ control, name: 'components' });
   const [kind, role] = useWatch({ control, name: ['kind', 'role'] });
@@ -65,14 +71,21 @@ export function NewReference({ readers }: { readers: ReaderLine[] }) {
         pressureBar: tag.pressureBar ?? '',
         balance: tag.balance ?? '',
         certificate: tag.certificate ?? '',
-        components: tag.components.map((one) => ({ ...one, unit: one.unit as 'ppm' })),
+        components: tag.components.map(({ substance, value, unit, expanded, k }) => ({
+          substance,
+          value,
+          unit: unit as 'ppm',
+          expanded,
+          k,
+          table: '',
+        })),
       });
     },
     [reset],
   );
   const submit = handleSubmit(async (values) => {
     const answer = await attempt(() =>
-      addReferenceAction({ ...values, components: values.kind === 'gas' ? values.components : [] }),
+      addReferenceAction({ ...values, components: CONTENT.includes(values.kind) ? values.components : [] }),
     );
     if (answer.ok) {
       reset(EMPTY);
@@ -83,9 +96,10 @@ export function NewReference({ readers }: { readers: ReaderLine[] }) {
     Object.entries(answer.fields).forEach(([name, text]) => setError(name as 'lot', { message: text }));
     setMessage(answer.message);
   });
-  const problem = (name: keyof typeof EMPTY) => (errors[name] as { message?: string } | undefined)?.message;
+  const liquid = ['buffer', 'standard', 'solution'].includes(kind);
+  const problem = (name: keyof ReferenceInput) => (errors[name] as { message?: string } | undefined)?.message;
   const input = (
-    name: Exclude<keyof typeof EMPTY, 'components' | 'demand' | 'role' | 'kind'>,
+    name: Exclude<keyof ReferenceInput, 'components' | 'demand' | 'singleDose' | 'role' | 'kind'>,
     label: string,
     width = 3,
     mono = false,
@@ -114,18 +128,28 @@ export function NewReference({ readers }: { readers: ReaderLine[] }) {
           <div className="row g-3">
             <div className="col-sm-3">
               <Field label="Kind">
-                <Form.Select {...register('kind')}>
+                <Form.Select
+                  {...register('kind', {
+                    onChange: (event: { target: { value: string } }) =>
+                      setValue('components', [
+                        ['buffer', 'standard'].includes(event.target.value) ? LIQUID_COMPONENT : COMPONENT,
+                      ]),
+                  })}
+                >
                   <option value="gas">Gas bottle</option>
+                  <option value="buffer">Buffer</option>
+                  <option value="standard">Conductivity, ORP or ion standard</option>
+                  <option value="solution">Storage, cleaning, electrolyte, membranes</option>
                   <option value="tool">Bench equipment</option>
                 </Form.Select>
               </Field>
             </div>
-            {kind === 'tool' && (
+            {(kind === 'tool' || kind === 'solution') && (
               <div className="col-sm-3">
-                <Field label="What kind of equipment" problem={problem('role')}>
+                <Field label={kind === 'tool' ? 'What kind of equipment' : 'What for'} problem={problem('role')}>
                   <Form.Select {...register('role')}>
                     <option value="">choose</option>
-                    {EQUIPMENT_ROLES.map((one) => (
+                    {(kind === 'tool' ? EQUIPMENT_ROLES : SOLUTION_ROLES).map((one) => (
                       <option key={one} value={one}>
                         {ROLE_NAME[one]}
                       </option>
@@ -136,10 +160,23 @@ export function NewReference({ readers }: { readers: ReaderLine[] }) {
             )}
             {input('name', 'Name', 6)}
             {input('maker', 'Maker')}
-            {input('lot', kind === 'gas' ? 'Lot' : 'Serial', 3, true)}
+            {input('lot', kind === 'tool' ? 'Serial' : 'Lot', 3, true)}
             {input('partNumber', 'Part number', 3, true)}
-            {input('fitting', 'Thread or fitting')}
-            {input('expires', kind === 'gas' ? 'Good until (2027-06)' : 'Check due (2027-06-30)', 3, true)}
+            {!liquid && input('fitting', 'Thread or fitting')}
+            {input('expires', kind === 'tool' ? 'Check due (2027-06-30)' : 'Good until (2027-06)', 3, true)}
+            {liquid && (
+              <>
+                {input('openedOn', 'Opened on (2026-11-26)', 3, true)}
+                {input('lifeDays', 'Days good after opening', 3, true)}
+                {input('volumeMl', 'Volume, mL', 3, true)}
+                {input('doseMl', 'One dose, mL', 3, true)}
+                {kind === 'buffer' && input('set', 'Set')}
+                {kind !== 'solution' && input('nominal', 'Nominal', 3, true)}
+                <div className="col-sm-3 align-self-end">
+                  <Form.Check id="single" label="Single doses (sachets)" {...register('singleDose')} />
+                </div>
+              </>
+            )}
             {kind === 'gas' && (
               <>
                 {input('waterVolumeL', 'Water volume, L', 3, true)}
@@ -147,7 +184,7 @@ export function NewReference({ readers }: { readers: ReaderLine[] }) {
                 {input('balance', 'Balance gas')}
               </>
             )}
-            {role === ('regulator' as string) && (
+            {role === 'regulator' && (
               <>
                 {input('flowLPerMin', 'Flow, L/min', 3, true)}
                 <div className="col-sm-3 align-self-end">
@@ -159,6 +196,9 @@ export function NewReference({ readers }: { readers: ReaderLine[] }) {
             {input('certificate', 'Certificate', 3, true)}
             {input('traceability', 'Traceability', 6)}
           </div>
+          {(kind === 'buffer' || kind === 'standard') && (
+            <LiquidFields kind={kind} control={control} register={register} errors={errors} />
+          )}
           {kind === 'gas' && (
             <fieldset className="mt-2">
               <legend className="fs-6 fw-semibold">Components</legend>

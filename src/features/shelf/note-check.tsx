@@ -3,13 +3,16 @@ import { useState } from 'react';
 import { useRouter } from 'next/navigation';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
+import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
 import { attempt } from '@/platform/client/result';
 import { Field } from '@/ui/field';
 import { noteCheckAction } from './actions';
 
 /** A reading of the gauge, a check, or a change of state: each stays on record. */
-export function NoteCheck({ id, gas }: { id: string; gas: boolean }) {
+export function NoteCheck({ id, kind, opened }: { id: string; kind: ReferenceSnapshot['kind']; opened: boolean }) {
   const router = useRouter();
+  const gas = kind === 'gas';
+  const liquid = ['buffer', 'standard', 'solution'].includes(kind);
   const [bar, setBar] = useState('');
   const [note, setNote] = useState('');
   const [nextDue, setNextDue] = useState('');
@@ -51,7 +54,7 @@ export function NoteCheck({ id, gas }: { id: string; gas: boolean }) {
       <Field label="Note" problem={fields.note}>
         <Form.Control value={note} onChange={(event) => setNote(event.target.value)} />
       </Field>
-      {!gas && (
+      {!gas && !liquid && (
         <Field label="Next check due" problem={fields.nextDue}>
           <Form.Control
             type="date"
@@ -62,7 +65,12 @@ export function NoteCheck({ id, gas }: { id: string; gas: boolean }) {
         </Field>
       )}
       <div className="d-flex flex-wrap gap-2">
-        {!gas && (
+        {liquid && !opened && (
+          <Button size="sm" variant="plain" onClick={() => send({ what: 'opened' })}>
+            Opened today
+          </Button>
+        )}
+        {!gas && !liquid && (
           <>
             <Button size="sm" variant="plain" onClick={() => send({ what: 'check', result: 'pass' })}>
               Check passed

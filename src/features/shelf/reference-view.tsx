@@ -4,11 +4,12 @@ import { gasAvailable } from '@/core/supply/gas-available';
 import { runsLeft } from '@/core/supply/runs-left';
 import { day, dayTime } from '@/ui/format';
 import { NoteCheck } from './note-check';
+import { ValueAt } from './value-at';
 import { MINUTES_A_RUN, ReferenceState } from './shelf-table';
 import { ROLE_NAME } from './shelf-schema';
 import type { ReferencePage } from './server';
 
-const WHAT = { pressure: 'gauge read', check: 'checked', state: 'state changed', made: 'put on the shelf' };
+const WHAT = { pressure: 'gauge read', check: 'checked', state: 'state changed', made: 'put on the shelf', opened: 'opened' };
 const FLOW = 0.5;
 const WASTE = 0.13;
 
@@ -74,6 +75,9 @@ export function ReferenceView({
                 </tbody>
               </table>
             )}
+            {snapshot.components.map((one) => (
+              <ValueAt key={one.substance} component={one} />
+            ))}
             <dl className="bench-facts mb-0">
               {[
                 ['Balance', snapshot.balance],
@@ -82,6 +86,13 @@ export function ReferenceView({
                 ['Thread', row.fitting || row.detail.fitting],
                 ['Flow', row.detail.demand ? 'on demand' : row.detail.flowLPerMin && `${row.detail.flowLPerMin} L/min`],
                 ['Handling', row.detail.handling],
+                [
+                  'Opened',
+                  snapshot.openedOn &&
+                    `${day(snapshot.openedOn)}${snapshot.openedUntil ? `, good until ${day(snapshot.openedUntil)}` : ''}`,
+                ],
+                ['Set', row.detail.set],
+                ['Single doses', row.detail.singleDose ? 'yes' : ''],
                 ['Certificate', row.certificate],
                 ['Traceability', row.traceability],
               ]
@@ -120,9 +131,9 @@ export function ReferenceView({
                 </p>
               </>
             ) : (
-              <h2>Looked after</h2>
+              <h2>{snapshot.leftMl ? `${snapshot.leftMl} mL of ${row.detail.volumeMl} mL left` : 'Looked after'}</h2>
             )}
-            {may && <NoteCheck id={snapshot.id} gas={row.kind === 'gas'} />}
+            {may && <NoteCheck id={snapshot.id} kind={row.kind} opened={row.openedOn !== null} />}
           </div>
         </div>
       </div>

@@ -1,5 +1,6 @@
 import { endOfMonth, format, isValid, parseISO } from 'date-fns';
 import * as yup from 'yup';
+import { readTable } from './read-table';
 
 const text = (most: number) => yup.string().trim().max(most, `At most ${most} characters.`);
 const decimal = (what: string) =>
@@ -24,6 +25,31 @@ export const EQUIPMENT_ROLES = [
   'thermometer',
   'balance',
 ] as const;
+export const SOLUTION_ROLES = ['storage', 'cleaning', 'electrolyte', 'membrane'] as const;
+export const LIQUID_UNITS = ['pH', 'µS/cm', 'mS/cm', 'mV', 'mg/L'] as const;
+/** Substances that the procedures ask for by name. */
+export const LIQUIDS: Record<'buffer' | 'standard', [substance: string, name: string, unit: (typeof LIQUID_UNITS)[number]][]> = {
+  buffer: [
+    ['technical-4.01', 'Buffer 4.01', 'pH'],
+    ['technical-7.00', 'Buffer 7.00', 'pH'],
+    ['technical-10.01', 'Buffer 10.01', 'pH'],
+    ['phthalate', 'Phthalate 4.005', 'pH'],
+    ['phosphate', 'Phosphate 6.865', 'pH'],
+    ['borax', 'Borax 9.180', 'pH'],
+  ],
+  standard: [
+    ['kcl-84', '84 µS/cm', 'µS/cm'],
+    ['kcl-1413', '1413 µS/cm', 'µS/cm'],
+    ['kcl-12880', '12.88 mS/cm', 'mS/cm'],
+    ['salt-731', '731 µS/cm, mixed salt', 'µS/cm'],
+    ['salt-1417', '1417 µS/cm, mixed salt', 'µS/cm'],
+    ['phosphate', 'Quick solution, pH 6.86', 'pH'],
+    ['ec-5000', 'Quick solution, 5.0 mS/cm', 'µS/cm'],
+    ['redox-220', 'Redox 220 mV', 'mV'],
+    ['fluoride-1', 'Fluoride 1 mg/L', 'mg/L'],
+    ['fluoride-10', 'Fluoride 10 mg/L', 'mg/L'],
+  ],
+};
 export const ROLE_NAME: Record<string, string> = {
   regulator: 'Regulator',
   tube: 'Tube, adapter',
@@ -33,21 +59,38 @@ export const ROLE_NAME: Record<string, string> = {
   barometer: 'Barometer',
   thermometer: 'Thermometer',
   balance: 'Balance',
+  storage: 'Storage solution',
+  cleaning: 'Cleaning solution',
+  electrolyte: 'Electrolyte',
+  membrane: 'Membranes',
 };
 
 const component = yup.object({
   substance: text(40).required('Which substance?'),
   value: decimal('A value').required('The certified value.'),
-  unit: yup.string().oneOf(['%vol', 'ppm', 'ppb', '%LEL', 'g/210 L']).required(),
+  unit: yup
+    .string()
+    .oneOf(['%vol', 'ppm', 'ppb', '%LEL', 'g/210 L', ...LIQUID_UNITS])
+    .required(),
   expanded: decimal('An uncertainty').required('The uncertainty as stated.'),
   k: yup.number().min(1).max(4).default(2),
+  /** The lot's own table as text; empty: the usual table of this buffer or standard. */
+  table: text(2000)
+    .default('')
+    .test('table', '', function (value) {
+      if (!value) return true;
+      const read = readTable(value);
+      return 'rows' in read || this.createError({ message: read.problem });
+    }),
 });
 
+const hasContent = (kind: string) => ['gas', 'buffer', 'standard'].includes(kind);
+
 export const referenceSchema = yup.object({
-  kind: yup.string().oneOf(['gas', 'tool']).required(),
+  kind: yup.string().oneOf(['gas', 'tool', 'buffer', 'standard', 'solution']).required(),
   role: yup
     .string()
-    .oneOf(['', ...EQUIPMENT_ROLES])
+    .oneOf(['', ...EQUIPMENT_ROLES, ...SOLUTION_ROLES])
     .default(''),
   name: text(120).required('What is it?'),
   maker: text(80).default(''),
@@ -57,7 +100,7 @@ export const referenceSchema = yup.object({
   expires: text(10)
     .default('')
     .test('date', 'A month (2027-06) or a day (2027-06-30).', (value) => !value || lastDayOf(value) !== null)
-    .when('kind', { is: 'gas', then: (schema) => schema.required('Until when is it good?') }),
+    .when('kind', { is: hasContent, then: (schema) => schema.required('Until when is it good?') }),
   waterVolumeL: decimal('Litres').default(''),
   pressureBar: decimal('A pressure in bar').default(''),
   price: decimal('A price').default(''),
@@ -70,13 +113,24 @@ export const referenceSchema = yup.object({
     .array(component)
     .max(12)
     .default([])
-    .when('kind', { is: 'gas', then: (schema) => schema.min(1, 'At least one component.') }),
+    .when('kind', { is: hasContent, then: (schema) => schema.min(1, 'At least one component.') }),
+  set: text(40).default(''),
+  nominal: text(20).default(''),
+  openedOn: text(10)
+    .default('')
+    .matches(/^\d{4}-\d{2}-\d{2}$/, { message: 'A day (2026-11-26).', excludeEmptyString: true }),
+  lifeDays: text(4)
+    .default('')
+    .matches(/^\d{1,4}$/, { message: 'Days, such as 184.', excludeEmptyString: true }),
+  volumeMl: decimal('Millilitres').default(''),
+  doseMl: decimal('Millilitres').default(''),
+  singleDose: yup.boolean().default(false),
 });
 export type ReferenceInput = yup.InferType<typeof referenceSchema>;
 
 export const checkSchema = yup.object({
   id: yup.string().uuid().required(),
-  what: yup.string().oneOf(['pressure', 'check', 'state']).required(),
+  what: yup.string().oneOf(['pressure', 'check', 'state', 'opened']).required(),
   value: text(40)
     .default('')
     .when('what', {

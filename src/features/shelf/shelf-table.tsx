@@ -8,7 +8,7 @@ import { ROLE_NAME } from './shelf-schema';
 
 const KIND: Record<ReferenceSnapshot['kind'], string> = {
   gas: 'Gas',
-  solution: 'Solution',
+  solution: 'Solutions and membranes',
   buffer: 'Buffers',
   standard: 'Standards',
   tool: 'Bench equipment',
@@ -17,13 +17,16 @@ const KIND: Record<ReferenceSnapshot['kind'], string> = {
 export const MINUTES_A_RUN = 6;
 const SOON_DAYS = 30;
 
-const ORDER: ReferenceSnapshot['kind'][] = ['gas', 'buffer', 'standard', 'tool', 'cleanAir'];
+const ORDER: ReferenceSnapshot['kind'][] = ['gas', 'buffer', 'standard', 'solution', 'tool', 'cleanAir'];
+const LIQUID: ReferenceSnapshot['kind'][] = ['buffer', 'standard', 'solution'];
 const name = (substance: string) => substance.replace('technical-', 'pH ');
 
 /** 0 good, 1 running low, 2 not to be used: what can be taken stands first. */
 function rank(reference: ReferenceSnapshot, today: string): number {
   const left = reference.availableL === undefined ? Infinity : Number(reference.availableL);
   if (reference.recalled || reference.unusable || (reference.expires && reference.expires < today) || left < 1) return 2;
+  if (reference.openedUntil && reference.openedUntil < today) return 2;
+  if (reference.leftMl !== undefined && Number(reference.leftMl) < Number(reference.detail?.doseMl ?? 1)) return 2;
   return left < 12 ? 1 : 0;
 }
 
@@ -41,6 +44,7 @@ export function ShelfTable({ references, today }: { references: ReferenceSnapsho
             <th>Content</th>
             <th>{kind === 'tool' ? 'Check due' : 'Good until'}</th>
             {kind === 'gas' && <th>Left</th>}
+            {LIQUID.includes(kind) && <th>Opened, left</th>}
             <th />
           </tr>
         </thead>
@@ -70,7 +74,7 @@ export function ShelfTable({ references, today }: { references: ReferenceSnapsho
                         kind === 'tool' && component.unit === '1'
                           ? component.substance
                           : kind === 'buffer'
-                            ? `${name(component.substance)} ± ${component.expanded}`
+                            ? `${name(component.substance)} ± ${component.expanded}${component.table ? ', own table' : ''}`
                             : `${component.substance} ${component.value} ${component.unit} ± ${component.expanded}`,
                       )
                       .join(' · ')}
@@ -78,6 +82,17 @@ export function ShelfTable({ references, today }: { references: ReferenceSnapsho
                     {reference.balance && <span className="quiet"> in {reference.balance}</span>}
                   </td>
                   <td className="text-nowrap">{day(reference.expires ?? null)}</td>
+                  {LIQUID.includes(kind) && (
+                    <td className="text-nowrap small">
+                      {reference.openedOn
+                        ? `opened ${day(reference.openedOn)}`
+                        : reference.detail?.singleDose
+                          ? 'single doses'
+                          : 'not opened'}
+                      {reference.openedUntil && <span className="d-block">good until {day(reference.openedUntil)}</span>}
+                      {reference.leftMl && <span className="quiet d-block">{reference.leftMl} mL left</span>}
+                    </td>
+                  )}
                   {kind === 'gas' && (
                     <td className="text-nowrap">
                       {left === null ? (
@@ -127,6 +142,9 @@ export function ReferenceState({ reference, today, left }: { reference: Referenc
   if (reference.unusable) return <VerdictMark state="outside" word={reference.unusable} />;
   if (reference.expires && reference.expires < today)
     return <VerdictMark state="outside" word={reference.kind === 'tool' ? 'check overdue' : 'expired'} />;
+  if (reference.openedUntil && reference.openedUntil < today) return <VerdictMark state="outside" word="open too long" />;
+  if (reference.leftMl !== undefined && Number(reference.leftMl) < Number(reference.detail?.doseMl ?? 1))
+    return <VerdictMark state="outside" word="used up" />;
   if (left !== null && left < 1) return <VerdictMark state="outside" word="empty" />;
   if (left !== null && left < 12) return <VerdictMark state="cannotTell" word="running low" />;
   if (reference.expires && differenceInCalendarDays(parseISO(reference.expires), parseISO(today)) <= SOON_DAYS)

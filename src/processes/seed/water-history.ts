@@ -16,7 +16,9 @@ export function meterOf(
   visit: Visit,
   random: Random,
 ): Pick<WaterPilot, 'meter' | 'roomC' | 'trace' | 'refusals' | 'dry' | 'decide'> {
-  const { asset, number, at } = visit;
+  const { asset, at } = visit;
+  // What stands in the house today is numbered apart from the history.
+  const number = Math.min(visit.number, 6);
   const months = 'days' in asset.every ? asset.every.days / 30 : asset.every.months;
   const soaked = asset.index % 5 === 1;
   const age = (soaked && number >= SOAKED_AT ? number - SOAKED_AT : number) * months;

@@ -14,6 +14,7 @@ export default page({ permission: 'signedIn', name: '/shelf' }, async ({ tx, now
       <h1>Shelf</h1>
       <span className="quiet">Gas left is the content at the last pressure reading less what runs drew.</span>
       <span className="end">
+        <Link href="/probes">Ready probes</Link>
         <Link href="/devices">Devices on a line</Link>
         <Link href="/station">Station log</Link>
       </span>

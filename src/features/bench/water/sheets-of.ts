@@ -42,3 +42,17 @@ export function stepInHand(current: PlannedStep[], sheets: SheetOfRun[], chosen:
   const sheet = sheets.find((one) => one.id === chosen);
   return (sheet && current.find((step) => sheet.keys.includes(step.key))) ?? current[0];
 }
+
+/** Points that the steps of one sheet read or adjust. */
+export function pointsOfSheet(steps: Step[], sheet: string, prefix = ''): Set<string> {
+  const out = new Set<string>();
+  for (const step of steps) {
+    if (step.kind !== 'group') {
+      if ((step.kind === 'read' || step.kind === 'adjust') && prefix.startsWith(`${sheet}/`))
+        step.points.forEach((one) => out.add(one));
+      continue;
+    }
+    pointsOfSheet(step.steps, sheet, `${prefix}${step.id}/`).forEach((one) => out.add(one));
+  }
+  return out;
+}

@@ -1,4 +1,5 @@
 import { randomBytes, randomUUID } from 'node:crypto';
+import { addDays, format, parseISO } from 'date-fns';
 import { eq } from 'drizzle-orm';
 import { certificateContent, type CertificateContent } from '@/core/certificate/content';
 import { contentHash } from '@/core/certificate/canonical';
@@ -94,6 +95,7 @@ async function issue(context: UseCaseContext, loaded: LoadedRun): Promise<Issued
     .update(asset)
     .set({
       status: outOfService ? 'outOfService' : 'active',
+      ...(await readyFor(context, row.assetId, calibrated, summary.asLeft === 'within', due?.date ?? null)),
       // A calibration in tolerance renews the ready mark as a bump does.
       ...(summary.asLeft === 'within' && procedure.scope === 'calibration'
         ? { bumpedAt: new Date(state.finishedAt!), bumpPassed: true }
@@ -102,6 +104,25 @@ async function issue(context: UseCaseContext, loaded: LoadedRun): Promise<Issued
     .where(eq(asset.id, row.assetId));
   await keepSensors(context, loaded, calibrated);
   return { id, number, repeated: false };
+}
+
+/** A probe that was calibrated off-line stands ready for so many days, never beyond its due date; one that is not in tolerance is not ready. */
+async function readyFor(
+  { tx }: UseCaseContext,
+  assetId: string,
+  calibrated: string,
+  within: boolean,
+  due: string | null,
+): Promise<{ readyUntil?: string | null }> {
+  const [found] = await tx
+    .select({ part: asset.part, properties: instrumentModel.properties })
+    .from(asset)
+    .innerJoin(instrumentModel, eq(instrumentModel.id, asset.modelId))
+    .where(eq(asset.id, assetId));
+  if (found?.part !== 'probe') return {};
+  const days = Number(found.properties.find((one) => one.startsWith('ready-days-'))?.slice(11) ?? 30);
+  const until = format(addDays(parseISO(calibrated), days), 'yyyy-MM-dd');
+  return { readyUntil: within ? (due && due < until ? due : until) : null };
 }
 
 /** New sensors of this run stand on the instrument's card from now on; the series of the old ones ends. */

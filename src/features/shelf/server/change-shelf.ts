@@ -5,15 +5,22 @@ import { violatedUnique } from '@/data/database-problem';
 import { reference, referenceCheck } from '@/data/schema';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
+import { readTable } from '../read-table';
 import { lastDayOf, type checkSchema, type ReferenceInput } from '../shelf-schema';
 
 /** A new bottle or piece of equipment on the shelf. The same lot of the same name stands there once. */
 export async function addReference({ tx, now, actor }: UseCaseContext, input: ReferenceInput): Promise<{ id: string }> {
-  const { flowLPerMin, demand, expires, ...rest } = input;
+  const { flowLPerMin, demand, expires, set, nominal, openedOn, lifeDays, volumeMl, doseMl, singleDose, ...rest } = input;
+  const liquid = ['buffer', 'standard', 'solution'].includes(input.kind);
+  if (openedOn && openedOn > now.toISOString().slice(0, 10))
+    throw new Problem('It is not open yet.', { openedOn: 'Not in the future.' });
   const detail: EquipmentDetail = {
     ...(flowLPerMin ? { flowLPerMin } : {}),
     ...(demand ? { demand } : {}),
     ...(input.role === 'regulator' && input.fitting ? { fitting: input.fitting } : {}),
+    ...(liquid
+      ? Object.fromEntries(Object.entries({ set, nominal, lifeDays, volumeMl, doseMl, singleDose }).filter(([, value]) => value))
+      : {}),
   };
   if (input.role === 'regulator' && !demand && !flowLPerMin)
     throw new Problem('A regulator gives a fixed flow or what a pump demands.', { flowLPerMin: 'Which flow, in L/min?' });
@@ -24,7 +31,8 @@ export async function addReference({ tx, now, actor }: UseCaseContext, input: Re
         ...rest,
         kind: input.kind as 'gas',
         role: input.role as EquipmentRole,
-        components: input.components as MaterialComponent[],
+        components: componentsOf(input),
+        openedOn: liquid && openedOn ? openedOn : null,
         detail,
         expires: expires ? lastDayOf(expires) : null,
         waterVolumeL: input.waterVolumeL || null,
@@ -45,6 +53,14 @@ export async function addReference({ tx, now, actor }: UseCaseContext, input: Re
   }
 }
 
+/** Components with their tables as rows; what is typed as text is read once, here. */
+function componentsOf({ components }: ReferenceInput): MaterialComponent[] {
+  return components.map(({ table, ...one }) => {
+    const read = table ? readTable(table) : null;
+    return { ...(one as MaterialComponent), ...(read && 'rows' in read ? { table: read.rows } : {}) };
+  });
+}
+
 /** A reading of the gauge, a check of a piece of equipment, or its state. Each stays on record. */
 export async function noteCheck(
   { tx, now, actor }: UseCaseContext,
@@ -58,7 +74,14 @@ export async function noteCheck(
     });
   if (what === 'pressure' && Number(value) > 400)
     throw new Problem('No bottle of this kind holds that.', { value: '0 to 400 bar.' });
-  if (what !== 'pressure' && !result) throw new Problem('Say what came of it.', { result: 'Choose one.' });
+  if (what === 'opened' && row.openedOn)
+    throw new Problem(`It was opened on ${row.openedOn} already.`, { what: 'Opened already.' }, 409);
+  if (what === 'opened')
+    await tx
+      .update(reference)
+      .set({ openedOn: now.toISOString().slice(0, 10) })
+      .where(eq(reference.id, id));
+  if (what !== 'pressure' && what !== 'opened' && !result) throw new Problem('Say what came of it.', { result: 'Choose one.' });
   if (result === 'fault' && !note) throw new Problem('Say what is wrong.', { note: 'Say what is wrong.' });
   await tx
     .insert(referenceCheck)

@@ -1,0 +1,2 @@
+export { ProbeSheetView } from './probe-sheet-view';
+export { ReadyProbes } from './ready-probes';
