@@ -10,11 +10,12 @@ export default defineConfig({
   forbidOnly: true,
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   projects: [
-    { name: 'rooms', testIgnore: /outage|responsive|killed|e2e\/gas\// },
+    { name: 'rooms', testIgnore: /outage|responsive|killed|e2e\/(gas|water)\// },
     // Needs more places than the demo's bench has.
     { name: 'gas', testMatch: /e2e\/gas\/.*spec/, dependencies: ['rooms'] },
+    { name: 'water', testMatch: /e2e\/water\/.*spec/, dependencies: ['gas'] },
     // Looks at the page's own thread, so nothing else may run beside it.
-    { name: 'responsive', testMatch: /responsive/, dependencies: ['gas'] },
+    { name: 'responsive', testMatch: /responsive/, dependencies: ['water'] },
     // Kills processes of the house: nobody else may need them meanwhile.
     { name: 'killed', testMatch: /killed/, dependencies: ['responsive'] },
     // Takes the database away, so it runs alone and last.

@@ -27,7 +27,7 @@ export function TrendChart({
   const pad = Math.max((high - low) * 0.1, 0.5);
   return (
     <ResponsiveContainer width="100%" height={230}>
-      <ComposedChart data={data} margin={{ top: 8, right: 16, bottom: 4, left: 0 }}>
+      <ComposedChart data={data} margin={{ top: 20, right: 16, bottom: 4, left: 0 }}>
         <CartesianGrid stroke="var(--rule)" vertical={false} />
         <XAxis
           dataKey="at"

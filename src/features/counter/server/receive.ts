@@ -48,6 +48,7 @@ export async function createAsset({ tx, now }: UseCaseContext, input: AssetInput
       customerId: input.customerId,
       modelId: model.id,
       maker: model.maker,
+      part: partOf(model.properties),
       serial: input.serial,
       tag: input.tag,
       createdAt: now,
@@ -68,6 +69,11 @@ export async function createAsset({ tx, now }: UseCaseContext, input: AssetInput
     );
   }
   return row!;
+}
+
+/** A digital probe or an analogue cell is an asset of its own; the rest are bodies. */
+function partOf(properties: string[]): typeof asset.$inferInsert.part {
+  return properties.includes('part:probe') ? 'probe' : properties.includes('part:cell') ? 'cell' : 'body';
 }
 
 /** Takes instruments in: one receipt, a ticket each. */

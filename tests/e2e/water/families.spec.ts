@@ -1,0 +1,83 @@
+import { expect, type Browser, type Page } from '@playwright/test';
+import { query, settled, signIn, test } from '../people';
+import { makeRun, manyPlaces } from '../gas/make-run';
+import { standInMeter } from './meter';
+import { flyWater } from './pilot';
+
+interface Family {
+  family: number;
+  model: string;
+  /** What its certificate has to say of the probes. */
+  states: RegExp[];
+}
+
+const FAMILIES: Family[] = [
+  {
+    family: 2,
+    model: 'SM-05',
+    states: [/slope \d/, /offset/, /dissolved solids by the factor 0\.5/, /referred to 25 °C by 1\.91 %\/°C/],
+  },
+  { family: 3, model: 'PG-3P', states: [/slope \d+\.\d %.*between pH 4\.\d+ and 7\.\d+/, /offset/, /response/] },
+  { family: 5, model: 'SM-35', states: [/slope/, /cell constant/, /100 % is saturation at the air pressure of the place/] },
+  { family: 9, model: 'PG-70', states: [/cell constant \d\.\d+ 1\/cm/, /mixed-salt curve/, /referred to 25 °C by 2\.0 %\/°C/] },
+  { family: 11, model: 'PG-22', states: [/slope/, /offset/] },
+  { family: 12, model: 'SM-20', states: [/100 % is saturation at the air pressure of the place/] },
+  { family: 19, model: 'PG-90', states: [/slope.*slope/, /a decade/, /stated against Ag\/AgCl/, /cell constant/] },
+  { family: 20, model: 'SM-11', states: [/slope.*slope/, /dissolved solids by the factor 0\.5/] },
+];
+
+async function approve(browser: Browser, run: string): Promise<{ page: Page; id: string }> {
+  const page = await (await browser.newContext()).newPage();
+  await signIn(page, 'signatory', `/approve/${run}`);
+  await page.getByRole('button', { name: 'Approve and issue the certificate' }).click();
+  await page.waitForURL('**/certificates/**');
+  return { page, id: page.url().split('/').pop()! };
+}
+
+test.beforeAll(manyPlaces);
+
+for (const { family, model, states } of FAMILIES)
+  test(`family ${family}, ${model}: from the place to the approved certificate, readings off the meter's line`, async ({
+    page,
+    browser,
+  }) => {
+    test.setTimeout(240_000);
+    const device = await standInMeter({ model, serial: `W${family}-${Date.now() % 1e7}` });
+    try {
+      const { run, assetId } = await makeRun({ model, serial: device.serial });
+      await signIn(page, 'technician', `/runs/${run}`);
+      await settled(page);
+      await expect(page.getByTestId('line-strip')).toContainText('Live from', { timeout: 20_000 });
+      await flyWater({ page, device });
+      await page.getByRole('button', { name: /Finish and hand/ }).click();
+      await expect(page.locator('.present-step h2')).toContainText('Finished');
+      const office = await approve(browser, run);
+      const [made] = await query<{
+        content: {
+          title: string;
+          probes: { lines: string[] }[];
+          results: { basis: string; expanded: string | null }[];
+          environment: string[];
+        };
+        live: string;
+        asleft: string;
+      }>(
+        `select c.content, s.as_left as asleft, (select count(*) from run_event e where e.run_id = c.run_id and e.type = 'readingCaptured' and e.source = 'live') as live
+         from certificate c join run_summary s on s.run_id = c.run_id where c.id = $1`,
+        [office.id],
+      );
+      expect(made).toMatchObject({ asleft: 'within', content: { title: 'Calibration certificate' } });
+      expect(Number(made!.live)).toBeGreaterThan(0);
+      const said = made!.content.probes.flatMap((one) => one.lines).join('; ');
+      for (const one of states) expect(said).toMatch(one);
+      // Value at the measured temperature (or in air at the pressure), with what it is computed from; uncertainty; pressure among the conditions.
+      expect(made!.content.results.map((one) => one.basis).join(' ')).toMatch(/at \d+\.\d °C/);
+      expect(made!.content.results.filter((one) => one.expanded).length).toBeGreaterThan(0);
+      expect(made!.content.environment.join()).toContain('hPa');
+      await office.page.goto(`/assets/${assetId}/probe`);
+      await expect(office.page.locator('.probe-sheet').first()).toContainText(/it takes five/);
+      await office.page.context().close();
+    } finally {
+      await device.close();
+    }
+  });
