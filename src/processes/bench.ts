@@ -5,25 +5,10 @@ import { certificateDefinition, certificatePdfOf, drawDefinition } from '@/featu
 import { benchCore } from './bench-core';
 import { benchGas } from './bench-gas';
 import { dueList } from '@/features/due/server';
+import { probeSheetAgainstSql } from './bench-probe';
+import { inTurn, verdict } from './in-turn';
 
 /** npm run bench. Every figure is a ratio of two things measured in turn in the same run. */
-const median = (values: number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
-
-async function inTurn(rounds: number, ...works: (() => Promise<unknown>)[]): Promise<number[]> {
-  const times = works.map(() => [] as number[]);
-  for (const work of works) for (let i = 0; i < 5; i += 1) await work();
-  for (let round = 0; round < rounds; round += 1) {
-    for (const [index, work] of works.entries()) {
-      const start = performance.now();
-      await work();
-      times[index]!.push(performance.now() - start);
-    }
-  }
-  return times.map(median);
-}
-
-const verdict = (ratio: number, goal: number) => `${ratio.toFixed(2)} × (goal ≤ ${goal} ×${ratio <= goal ? '' : ', MISSED'})`;
-
 /** The same rows in the same shape, straight from SQL. */
 const RAW = `select a.id, a.next_due, a.due_basis, a.maker, m.name as model, a.serial, a.tag, c.id as customer_id, c.name as customer, c.wants_reminders
   from asset a join instrument_model m on m.id = a.model_id join customer c on c.id = a.customer_id
@@ -102,6 +87,12 @@ async function certificatesAgainstLibrary(): Promise<boolean> {
   return ours! / library! <= 1.3;
 }
 
-const results = [...benchCore(), benchGas(), await certificatesAgainstLibrary(), await dueListAgainstSql()];
+const results = [
+  ...benchCore(),
+  benchGas(),
+  await certificatesAgainstLibrary(),
+  await probeSheetAgainstSql(),
+  await dueListAgainstSql(),
+];
 console.log(results.every(Boolean) ? 'all goals met' : 'a goal was missed');
 await closeDatabase();

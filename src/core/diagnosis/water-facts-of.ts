@@ -28,7 +28,7 @@ export function waterFactsOf({
   live?: LiveWaterFacts;
 }): WaterFacts | null {
   const kind = probeKind(channel.measurand);
-  if (!kind || kind === 'temperature') return null;
+  if (!kind) return null;
   const readings = lastPhase(state, channel.id);
   if (readings.length === 0) return null;
   // Two ranges of one meter look at the same cell: weak and strong standards together tell more.

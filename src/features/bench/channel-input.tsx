@@ -92,7 +92,7 @@ export function ChannelInput({
   };
   const id = `reading-${channel.id}-${point}`;
   return (
-    <form className="channel-row" onSubmit={send} data-testid={`channel-${channel.role}-${point}`}>
+    <form className={`channel-row${asked.length ? ' with-inputs' : ''}`} onSubmit={send} data-testid={`channel-${channel.role}-${point}`}>
       <label htmlFor={id}>
         <span className="label d-block">{channel.label}</span>
         <span className="target">
@@ -125,7 +125,7 @@ export function ChannelInput({
           </span>
         )}
       </div>
-      <div className="d-flex gap-1">
+      <div className="d-flex gap-1 channel-inputs">
         {asked.map(({ name, label }) => (
           <input
             key={name}
@@ -155,6 +155,11 @@ export function ChannelInput({
             keep({ text: event.target.value, inputs: kept.inputs });
           }}
         />
+        {asked.length > 0 && (
+          <button type="submit" className="btn btn-plain" disabled={sending}>
+            Take
+          </button>
+        )}
       </div>
       {sheet.onLine && look && (
         <div className="under d-flex flex-wrap gap-3 align-items-center">

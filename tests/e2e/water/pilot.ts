@@ -100,13 +100,13 @@ async function work(flight: WaterFlight, kind: string, rounds: { buffer: number 
 /** Two check buffers in one step are chosen one after the other; where any buffer will do, 7 and then 4. */
 async function choose(page: Page, rounds: { buffer: number }): Promise<void> {
   const words = await title(page);
-  const use = (lot: string) => page.getByTestId(`reference-${lot}`).getByRole('button', { name: 'Use this one' }).click();
+  const take = (lot: string) => page.getByTestId(`reference-${lot}`).getByRole('button', { name: 'Use this one' }).click();
   if (/two check buffers/.test(words)) {
-    await use('PB-700-N1');
+    await take('PB-700-N1');
     await expect(page.getByTestId('reference-PB-700-N1').getByText(/next in order/)).toBeVisible();
-    return use('PB-401-N1');
+    return take('PB-401-N1');
   }
-  return use(lotFor(words) ?? (rounds.buffer % 2 === 0 ? 'PB-700-N1' : 'PB-401-N1'));
+  return take(lotFor(words) ?? (rounds.buffer % 2 === 0 ? 'PB-700-N1' : 'PB-401-N1'));
 }
 
 async function check({ page, dry }: WaterFlight, rounds: { buffer: number }): Promise<void> {
