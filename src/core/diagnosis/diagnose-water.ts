@@ -61,7 +61,7 @@ function temperature({ temperatureErrorC, dips, roomC }: WaterFacts, add: Add): 
   if (warm && Math.abs(temperatureErrorC ?? 0) <= TEMPERATURE_OFF)
     add(
       'warmBuffer',
-      dips.some(off) || dips.some((dip) => (dip.unrest ?? 0) > 1) ? 3.8 : 3,
+      dips.some(off) || dips.some((dip) => (dip.unrest ?? 0) > 1) ? 4 : 3.6,
       'The liquid has not the room’s temperature',
       `${figure(warm.temperatureC!)} °C in a room of ${figure(roomC!)} °C: reading and table value are still moving.`,
     );

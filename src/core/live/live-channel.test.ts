@@ -27,6 +27,17 @@ describe('a channel on a live line', () => {
     expect(Math.abs(look.t90Seconds! - 23.03)).toBeLessThan(0.8);
     expect(look.before).toBe(0);
   });
+  it('a flutter has a spread and no slope, a drift has a slope, whether they are settled or not', () => {
+    const flutter = new LiveChannel(rule);
+    feed(flutter, 0, 30, (seconds) => 50 + 5 * (Math.round(seconds * 4) % 2));
+    expect(flutter.look()!.lately).toMatchObject({ spread: 5 });
+    expect(Math.abs(flutter.look()!.lately!.perMinute)).toBeLessThan(2);
+    const drift = new LiveChannel(rule);
+    feed(drift, 0, 30, (seconds) => seconds / 2);
+    // Half a unit a second is 30 a minute.
+    expect(drift.look()!.lately!.perMinute).toBeCloseTo(30, -1);
+    expect(new LiveChannel(rule).look()).toBeNull();
+  });
   it('a settled zero is never taken for a reading in gas: nothing counts as settled for 20 s, nor, without movement, for 45 s', () => {
     const channel = new LiveChannel(rule);
     feed(channel, 0, 30, () => 0);

@@ -32,6 +32,8 @@ export interface LiveLook {
   t90Seconds: number | null;
   estimate: FinalEstimate | null;
   close: CloseAdvice | null;
+  /** The last seconds as they are, settled or not: middle, highest less lowest, and the slope a minute; null with too little to tell. */
+  lately: { middle: number; spread: number; perMinute: number } | null;
   trace: { seconds: number; value: number }[];
 }
 
@@ -131,6 +133,7 @@ export class LiveChannel {
         estimate && this.rule.tolerance && status === 'value'
           ? gasMayClose({ estimate, displayed: Number(text), tolerance: this.rule.tolerance, share: CLOSE_SHARE })
           : null,
+      lately: this.lately(),
       trace: thin(this.recorder.samples() as { seconds: number; value: number }[]),
     };
   }
@@ -151,6 +154,22 @@ export class LiveChannel {
       text: plateau.value.toFixed(places),
       spread: (Math.max(...values) - Math.min(...values)).toFixed(places),
       windowSeconds: WINDOW_SECONDS,
+    };
+  }
+
+  /** Half of the window against the other half tells a slope from a flutter. */
+  private lately(): LiveLook['lately'] {
+    const window = this.recent.filter((one) => one.seconds > this.last!.seconds - WINDOW_SECONDS);
+    const [first, last] = [window[0], window.at(-1)];
+    if (!first || !last || window.length < 8 || last.seconds - first.seconds < WINDOW_SECONDS / 2) return null;
+    const values = window.map((one) => one.value);
+    const sorted = [...values].sort((a, b) => a - b);
+    const mean = (part: number[]) => part.reduce((sum, one) => sum + one, 0) / part.length;
+    const half = Math.floor(values.length / 2);
+    return {
+      middle: sorted[half]!,
+      spread: sorted.at(-1)! - sorted[0]!,
+      perMinute: ((mean(values.slice(half)) - mean(values.slice(0, half))) / ((last.seconds - first.seconds) / 2)) * 60,
     };
   }
 

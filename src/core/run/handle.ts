@@ -3,7 +3,7 @@ import type { Command, CommandType } from './command';
 import type { Actor, EventDraft, RunEvent } from './event';
 import { isRefusal, refuse, type Refusal } from './refusal';
 import { apply } from './reduce';
-import { currentSteps } from './plan';
+import { currentSteps, type PlannedStep } from './plan';
 import { copyState, type RunState } from './state';
 import { HANDLERS } from './handlers';
 import type { Drafter, HandleContext, Handling } from './handling';
@@ -93,6 +93,20 @@ const STATUS_SENTENCE: Record<RunState['status'], string> = {
   aborted: 'This run was given up.',
 };
 
+/** The step that follows where the procedure leaves no choice: the only one there is, or the only one on the sheet that was just worked on. */
+function onlyNext(current: PlannedStep[], done: string): PlannedStep | undefined {
+  if (current.length < 2) return current[0];
+  const segments = done.split('/');
+  const shared = (step: PlannedStep) => {
+    const own = step.key.split('/');
+    const end = own.findIndex((segment, index) => segment !== segments[index]);
+    return end < 0 ? own.length : end;
+  };
+  const most = Math.max(...current.map(shared));
+  const nearest = current.filter((step) => shared(step) === most);
+  return most > 1 && nearest.length === 1 ? nearest[0] : undefined;
+}
+
 /** Numbers drafts and puts them into envelopes: what the store does, and what tests do without one. */
 export function toEvents(
   drafts: EventDraft[],
@@ -126,7 +140,8 @@ function withNextStep(
     actor: context.actor,
     version: 1,
   }).forEach((event) => apply(after, event));
-  const [next, ...others] = currentSteps(procedure, after);
-  if (!next || others.length > 0 || next.status !== 'todo') return drafts;
+  const done = drafts.find((event) => event.type === 'stepDone' || event.type === 'stepSkipped')?.step ?? '';
+  const next = onlyNext(currentSteps(procedure, after), done);
+  if (!next || next.status !== 'todo') return drafts;
   return [...drafts, draft('stepEntered', {}, { step: next.key, iteration: next.iteration })];
 }

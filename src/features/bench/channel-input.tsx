@@ -92,7 +92,11 @@ export function ChannelInput({
   };
   const id = `reading-${channel.id}-${point}`;
   return (
-    <form className={`channel-row${asked.length ? ' with-inputs' : ''}`} onSubmit={send} data-testid={`channel-${channel.role}-${point}`}>
+    <form
+      className={`channel-row${asked.length ? ' with-inputs' : ''}`}
+      onSubmit={send}
+      data-testid={`channel-${channel.role}-${point}`}
+    >
       <label htmlFor={id}>
         <span className="label d-block">{channel.label}</span>
         <span className="target">

@@ -25,6 +25,7 @@ const look = (rest: Partial<LiveLook>): LiveLook => ({
   t90Seconds: 24,
   estimate: null,
   close: null,
+  lately: null,
   trace: [],
   ...rest,
 });
@@ -42,6 +43,18 @@ describe('what a press of the capture key takes', () => {
     expect(capturable(look({ close: nearly }), 'line', 'asFound')!.capture.settling).toBe('0.830');
     for (const phase of ['asLeft', 'adjustment', 'check'] as const)
       expect(capturable(look({ close: nearly }), 'line', phase)).toBeNull();
+  });
+  it('a probe in a liquid that flutters is taken as it is after a while, one that drifts later; only as found, and never in gas', () => {
+    const flutter = { middle: 98, spread: 4, perMinute: 1 };
+    const drift = { middle: 98, spread: 2, perMinute: 8 };
+    const take = (lately: LiveLook['lately'], secondsOfGas: number, phase: 'asFound' | 'asLeft' = 'asFound', liquid = true) =>
+      capturable(look({ lately, secondsOfGas }), 'line', phase, { liquid });
+    expect(take(flutter, 60)).toBeNull();
+    expect(take(flutter, 80)).toMatchObject({ text: '98', capture: { spread: '4' } });
+    expect(take(drift, 80)).toBeNull();
+    expect(take(drift, 250)).toMatchObject({ text: '98', capture: { spread: '2' } });
+    expect(take(flutter, 300, 'asLeft')).toBeNull();
+    expect(take(flutter, 300, 'asFound', false)).toBeNull();
   });
   it('nothing while it moves, without a number, or without a line', () => {
     expect(capturable(look({}), 'line', 'asFound')).toBeNull();

@@ -13,6 +13,7 @@ import { mainPoint } from './main-point';
 const ABOUT = { temperatureC: '25', low: '6', high: '8' };
 /** A probe that will not stand still in a liquid is taken as it is after so long, with its unrest on record. */
 const RESTLESS_AFTER_SECONDS = 75;
+const DRIFTING_AFTER_SECONDS = 240;
 const RESTLESS_WINDOW = 15;
 
 /** What each slot's readings are compared with at this step: tolerance and the change that the gas should make. */
@@ -89,15 +90,12 @@ export function capturable(
   return null;
 }
 
-/** The middle of what it showed in the last seconds, on the display's own steps. */
+/** What it shows although it won't stand still: fluttering is taken soon, a drift that has an end is waited for. */
 function asItIs(look: LiveLook): { text: string; spread: string } | null {
-  const last = look.trace.at(-1);
-  if (!last || look.secondsOfGas === null || look.secondsOfGas < RESTLESS_AFTER_SECONDS) return null;
-  const values = look.trace.filter((one) => one.seconds > last.seconds - RESTLESS_WINDOW).map((one) => one.value);
+  if (!look.lately || look.secondsOfGas === null) return null;
+  const { middle, spread, perMinute } = look.lately;
+  const flutters = Math.abs(perMinute) * (RESTLESS_WINDOW / 60) < spread / 2;
+  if (look.secondsOfGas < (flutters ? RESTLESS_AFTER_SECONDS : DRIFTING_AFTER_SECONDS)) return null;
   const places = look.text.split('.')[1]?.length ?? 0;
-  const sorted = [...values].sort((a, b) => a - b);
-  return {
-    text: sorted[Math.floor(sorted.length / 2)]!.toFixed(places),
-    spread: (sorted.at(-1)! - sorted[0]!).toFixed(places),
-  };
+  return { text: middle.toFixed(places), spread: spread.toFixed(places) };
 }

@@ -25,12 +25,10 @@ export function ReferenceStep({
   slots: string[];
   onDone?: () => void;
 }) {
-  const slot = view.procedure.slots.find(
-    (one) =>
-      one.id ===
-        slots.find((id) => !run.state.bindings.some((binding) => binding.slot === id && !binding.released && !binding.struck)) ||
-      one.id === slots[0],
-  )!;
+  const open = slots.find(
+    (id) => !run.state.bindings.some((binding) => binding.slot === id && !binding.released && !binding.struck),
+  );
+  const slot = view.procedure.slots.find((one) => one.id === (open ?? slots[0]))!;
   const properties = run.state.started?.items.flatMap((item) => item.properties) ?? [];
   const regulators = view.shelf.filter((one) => one.role === 'regulator');
   const fits = (one: ReferenceSnapshot, bottle: ReferenceSnapshot | null) =>

@@ -159,8 +159,12 @@ async function read({ page, device, room = '22.0' }: WaterFlight): Promise<void>
       async () => {
         if ((await present(page).getAttribute('data-step')) !== key) return 'gone on';
         if (await compared.count()) {
-          await compared.first().fill(room);
-          await compared.first().press('Enter');
+          // It is gone as soon as it was taken.
+          await compared
+            .first()
+            .fill(room, { timeout: 1000 })
+            .then(() => compared.first().press('Enter', { timeout: 1000 }))
+            .catch(() => undefined);
           return 'waiting';
         }
         const ready = await present(page)

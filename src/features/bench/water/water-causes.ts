@@ -7,7 +7,7 @@ import { measuredChannels } from '@/core/run/state';
 import { lookOf, type Sheet } from '../sheet';
 
 const SURE = 2;
-const DRIFT_SECONDS = 30;
+const STANDS_AFTER_SECONDS = 75;
 
 /** Likely causes for the probes of this run, the likeliest first, and what made somebody ask. Null where nothing is wrong. */
 export function waterCauses(sheet: Sheet): { reason: string; causes: WaterFinding[] } | null {
@@ -40,13 +40,10 @@ export function waterCauses(sheet: Sheet): { reason: string; causes: WaterFindin
 function liveFacts(sheet: Sheet, channel: RunChannel): { minutesOn?: number | null; driftPerMinute?: number | null } {
   const look = lookOf(sheet, channel.id);
   const seconds = sheet.live.frame?.seconds;
-  const last = look?.trace.at(-1);
-  const early = look?.trace.find((one) => last && one.seconds >= last.seconds - DRIFT_SECONDS);
-  const long = look && look.secondsOfGas !== null && look.secondsOfGas > DRIFT_SECONDS + 45;
+  const long = look?.lately && look.secondsOfGas !== null && look.secondsOfGas > STANDS_AFTER_SECONDS;
   return {
     ...(seconds === undefined ? {} : { minutesOn: seconds / 60 }),
-    ...(long && last && early && last.seconds - early.seconds > DRIFT_SECONDS / 2
-      ? { driftPerMinute: ((last.value - early.value) / (last.seconds - early.seconds)) * 60 }
-      : {}),
+    // A flutter is no drift.
+    ...(long && Math.abs(look.lately!.perMinute) / 4 > look.lately!.spread / 2 ? { driftPerMinute: look.lately!.perMinute } : {}),
   };
 }
