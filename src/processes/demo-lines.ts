@@ -9,7 +9,7 @@ import { freePort } from './free-port';
 const PLAYED = ['OF-410', 'VT-40', 'VT-47', 'VT-5P', 'OF-440', 'OF-120', 'OF-125', 'VT-C2', 'OF-700', 'BN-H', 'BN-A', 'BN-G'];
 /** … and meters with their probes. */
 const METERS = ['PG-3P', 'PG-22', 'PG-70', 'PG-90', 'SM-20', 'SM-11', 'SM-05', 'SM-35'];
-const MOST = 7;
+const MOST = 8;
 
 /** One process that `npm start` begins beside the web. */
 interface StandIn {

@@ -97,7 +97,7 @@ export const WORKSHOP = {
   place: 'Workshop, Ropewalk 5',
   zone: 'Europe/Berlin',
   mailFrom: 'workshop@port-ambrel.example',
-  places: 10,
+  places: 12,
   samePersonApproves: false,
   remindAheadDays: 21,
   remindAfterDays: 14,

@@ -55,7 +55,7 @@ const KINDS: [kind: 'buffer' | 'standard', name: string, lot: string, components
   ['standard', 'Fluoride 1 mg/L', 'PF-1', [part('fluoride-1', '1.00', 'mg/L', '0.02')], 'Peregrith'],
   ['standard', 'Fluoride 10 mg/L', 'PF-10', [part('fluoride-10', '10.00', 'mg/L', '0.1')], 'Peregrith'],
 ];
-const BOTTLE: EquipmentDetail = { volumeMl: '1000', doseMl: '30', lifeDays: '184' };
+const BOTTLE: EquipmentDetail = { volumeMl: '2500', doseMl: '30', lifeDays: '184' };
 
 /** One lot of every buffer and standard for some eight months of the history; opened when it came. */
 export function liquids(from: Date, lot: number): Row[] {

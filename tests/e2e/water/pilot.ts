@@ -48,6 +48,7 @@ const lotFor = (words: string) => LOTS.find(([pattern]) => pattern.test(words))?
 export async function flyWater(flight: WaterFlight): Promise<void> {
   const { page, until } = flight;
   const rounds = { buffer: 0 };
+  page.setDefaultTimeout(15_000);
   for (let guard = 0; guard < 120; guard += 1) {
     await expect(present(page)).toBeVisible();
     const key = await present(page).getAttribute('data-step');
