@@ -57,8 +57,15 @@ export function waterFactsOf({
     roomC: numberOr(state.conditions.filter((one) => one.temperatureC).at(-1)?.temperatureC),
     storedDry: Object.entries(state.answers).some(([key, answer]) => key.endsWith('look/dry') && answer.value === 'yes'),
     ...(live.minutesOn === undefined ? {} : { minutesOn: live.minutesOn }),
-    ...(typeof live.driftPerMinute === 'number' && tolerance > 0 ? { driftPerMinute: live.driftPerMinute / tolerance } : {}),
+    ...driftOf(dips, typeof live.driftPerMinute === 'number' && tolerance > 0 ? live.driftPerMinute / tolerance : null),
   };
+}
+
+/** The strongest drift that was seen, at a dip or on the line now. */
+function driftOf(dips: Dip[], live: number | null): { driftPerMinute?: number } {
+  const all = [live, ...dips.map((dip) => dip.driftPerMinute)].filter((one): one is number => typeof one === 'number');
+  const most = all.sort((a, b) => Math.abs(b) - Math.abs(a))[0];
+  return most === undefined ? {} : { driftPerMinute: most };
 }
 
 const numberOr = (text: string | undefined) => (text === undefined ? null : Number(text));
@@ -88,6 +95,7 @@ function dipOf(one: RecordedReading, state: RunState): Dip {
     millivolts: numberOr(one.inputs.millivolts),
     temperatureC: numberOr(one.inputs.temperatureC),
     t90Seconds: one.capture?.t90Seconds ?? null,
+    driftPerMinute: one.capture?.perMinute && tolerance > 0 ? (Number(one.capture.perMinute) * scale) / tolerance : null,
     unrest: one.capture && tolerance > 0 ? (Number(one.capture.spread) * scale) / 2 / tolerance : null,
     openedMonths: reference?.openedOn ? (Date.parse(one.at) - Date.parse(reference.openedOn)) / DAY_MS / DAYS_A_MONTH : null,
   };

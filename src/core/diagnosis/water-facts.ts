@@ -9,6 +9,8 @@ export interface Dip {
   millivolts?: number | null;
   temperatureC?: number | null;
   t90Seconds?: number | null;
+  /** Still moving when it was taken, in tolerances a minute. */
+  driftPerMinute?: number | null;
   /** Shown over some seconds: half its spread in parts of the tolerance. */
   unrest?: number | null;
   /** Liters or bottles: months since it was opened. */

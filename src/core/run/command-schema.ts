@@ -43,6 +43,9 @@ const capture = yup.object({
   t50Seconds: yup.number().min(0).max(3600).optional(),
   t90Seconds: yup.number().min(0).max(3600).optional(),
   settling: decimal.optional(),
+  perMinute: text(20)
+    .matches(/^-?\d+(\.\d+)?$/, 'A decimal number.')
+    .optional(),
   raw: text(20).optional(),
 });
 

@@ -8,6 +8,8 @@ export interface Capture {
   t90Seconds?: number;
   /** Largest change that may still have come when gas was closed early; enters the budget as a rectangle. */
   settling?: string;
+  /** Change a minute at which it was still moving, where it was taken before it stood still. */
+  perMinute?: string;
   raw?: string;
 }
 

@@ -1,5 +1,6 @@
 'use client';
 import { diagnose } from '@/core/diagnosis/diagnose';
+import { probeKind } from '@/core/probe/probe-result';
 import { measuredChannels, standingReading } from '@/core/run/state';
 import { diagnosisFacts } from './diagnosis-facts';
 import { mainPoint } from './main-point';
@@ -11,7 +12,9 @@ const MOST = 3;
 /** When something failed: likely causes from what was measured, the likeliest first, each with the test that tells it from its look-alikes. The technician decides. */
 export function DiagnosisCard({ sheet }: { sheet: Sheet }) {
   const water = waterCauses(sheet);
-  const reason = water?.reason ?? whyNow(sheet);
+  // What moves a gas sensor says nothing of a probe in water.
+  const wet = sheet.run.state.channels.some((channel) => probeKind(channel.measurand));
+  const reason = wet ? water?.reason : whyNow(sheet);
   if (!reason) return null;
   const causes = (water?.causes ?? diagnose(diagnosisFacts(sheet))).slice(0, MOST);
   if (causes.length === 0) return null;

@@ -50,9 +50,9 @@ describe('what a press of the capture key takes', () => {
     const take = (lately: LiveLook['lately'], secondsOfGas: number, phase: 'asFound' | 'asLeft' = 'asFound', liquid = true) =>
       capturable(look({ lately, secondsOfGas }), 'line', phase, { liquid });
     expect(take(flutter, 60)).toBeNull();
-    expect(take(flutter, 80)).toMatchObject({ text: '98', capture: { spread: '4' } });
+    expect(take(flutter, 80)).toMatchObject({ text: '98', capture: { spread: '4', perMinute: '0.0' } });
     expect(take(drift, 80)).toBeNull();
-    expect(take(drift, 250)).toMatchObject({ text: '98', capture: { spread: '2' } });
+    expect(take(drift, 250)).toMatchObject({ text: '98', capture: { spread: '2', perMinute: '8.0' } });
     expect(take(flutter, 300, 'asLeft')).toBeNull();
     expect(take(flutter, 300, 'asFound', false)).toBeNull();
   });

@@ -80,7 +80,10 @@ export function capturable(
     };
   const restless = liquid && phase === 'asFound' ? asItIs(look) : null;
   if (restless)
-    return { text: restless.text, capture: { line, spread: restless.spread, windowSeconds: RESTLESS_WINDOW, ...times } };
+    return {
+      text: restless.text,
+      capture: { line, spread: restless.spread, windowSeconds: RESTLESS_WINDOW, perMinute: restless.perMinute, ...times },
+    };
   // As-left readings and adjustments use measured gas: they wait for the plateau.
   if (phase === 'asFound' && look.close?.close && look.close.remaining !== null)
     return {
@@ -91,11 +94,15 @@ export function capturable(
 }
 
 /** What it shows although it won't stand still: fluttering is taken soon, a drift that has an end is waited for. */
-function asItIs(look: LiveLook): { text: string; spread: string } | null {
+function asItIs(look: LiveLook): { text: string; spread: string; perMinute: string } | null {
   if (!look.lately || look.secondsOfGas === null) return null;
   const { middle, spread, perMinute } = look.lately;
   const flutters = Math.abs(perMinute) * (RESTLESS_WINDOW / 60) < spread / 2;
   if (look.secondsOfGas < (flutters ? RESTLESS_AFTER_SECONDS : DRIFTING_AFTER_SECONDS)) return null;
   const places = look.text.split('.')[1]?.length ?? 0;
-  return { text: middle.toFixed(places), spread: spread.toFixed(places) };
+  return {
+    text: middle.toFixed(places),
+    spread: spread.toFixed(places),
+    perMinute: (flutters ? 0 : perMinute).toFixed(places + 1),
+  };
 }

@@ -141,7 +141,7 @@ async function stimulus({ page, device }: WaterFlight, rounds: { buffer: number 
   if (/sleeve/.test(words)) await device.hand({ sleeve: /^Into/.test(words) });
   else if (/^Lift/.test(words)) await device.hand({ poured: null });
   else {
-    const any = /^Dip into the buffer$/.test(words);
+    const any = /^Dip into the buffer( \(try|$)/.test(words);
     const lot = any ? (rounds.buffer % 2 === 0 ? 'PB-700-N1' : 'PB-401-N1') : lotFor(words)!;
     if (any) rounds.buffer += 1;
     await device.hand({ poured: { poured: await contentOf(lot), temperatureC: 22 } });
