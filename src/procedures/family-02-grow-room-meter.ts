@@ -83,7 +83,7 @@ export const family02: Procedure = {
       items: [{ id: 'shown', label: 'Condition shown (it comes from the last two-point run, it is not live)', answer: 'text' }],
       when: FULL,
     },
-    part.store,
+    ...part.store,
   ],
   cautions: [part.WET_CARE],
 };

@@ -105,7 +105,7 @@ export const family03: Procedure = {
       reason: 'The same buffer again is repeatability: within ± 0.1 pH it was taken.',
     }),
     ...part.dip('left-four', 'asLeft', { slot: 'second', title: 'Buffer 4.01', point: 'four' }),
-    part.store,
+    ...part.store,
   ],
   cautions: [part.WET_CARE],
 };

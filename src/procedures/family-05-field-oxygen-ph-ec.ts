@@ -48,7 +48,7 @@ export const family05: Procedure = {
         { id: 'within', label: 'Told: 100 % in air again at the place of use, within 10 °C of the water', answer: 'yesNo' },
       ],
     },
-    part.store,
+    ...part.store,
   ],
   cautions: [part.WET_CARE],
 };

@@ -22,6 +22,6 @@ export const family09: Procedure = {
   slots: [part.thermometer, ...ec.slots],
   points: [part.temperaturePoint, ...ec.points],
   schools: [{ ...part.VERIFYING, standard: 'second' }, part.RINSING],
-  steps: [part.room, ...part.temperatureFirst, ...ec.steps, part.store],
+  steps: [part.room, ...part.temperatureFirst, ...ec.steps, ...part.store],
   cautions: [part.WET_CARE],
 };

@@ -41,6 +41,6 @@ export const family11: Procedure = {
     { id: 'strip', label: 'Indicator strip', channels: ['ph'], target: { kind: 'strip' } },
   ],
   schools: [part.POINTS, part.VERIFYING, part.RINSING, part.DRYING],
-  steps: [part.room, ...part.temperatureFirst, ...ph.steps, ...strip, part.store],
+  steps: [part.room, ...part.temperatureFirst, ...ph.steps, ...strip, ...part.store],
   cautions: [part.WET_CARE],
 };

@@ -22,6 +22,6 @@ export const family12: Procedure = {
   slots: [part.thermometer, ...oxygen.slots],
   points: [part.temperaturePoint, ...oxygen.points],
   schools: [part.RINSING],
-  steps: [part.room, ...part.temperatureFirst, ...oxygen.steps, part.store],
+  steps: [part.room, ...part.temperatureFirst, ...oxygen.steps, ...part.store],
   cautions: [part.WET_CARE],
 };

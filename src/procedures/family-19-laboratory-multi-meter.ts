@@ -87,7 +87,7 @@ export const family19: Procedure = {
         sheet('ion', 'Ion-selective', { slots: [], points: [], steps: ionSteps }, { is: 'channel', role: 'ion' }),
       ],
     },
-    part.store,
+    ...part.store,
   ],
   cautions: [part.WET_CARE],
 };

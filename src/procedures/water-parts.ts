@@ -282,20 +282,37 @@ export const giveUpOrGoOn: Step[] = [
   },
 ];
 
-/** How this probe is stored: a property of the model. */
-export const store: Step = {
-  id: 'store',
-  kind: 'check',
-  title: 'Store it as its kind wants',
-  items: [
-    {
-      id: 'stored',
-      label: 'pH: storage solution; combined: droplets only, never over 24 h in it; conductivity: rinsed and dry',
-      answer: 'yesNo',
-    },
-  ],
-  reason: 'Never in pure water: it starves the glass.',
-};
+const STORED: [property: string, label: string][] = [
+  ['stores-wet', 'Cap with storage solution or 3 M KCl on the glass'],
+  ['stores-droplets', 'A few droplets of storage solution in the cap; over 24 h in it harms the conductivity cell'],
+  ['stores-dry', 'Rinsed, wiped, and kept dry'],
+  ['stores-moist', 'In its moist sleeve, membrane not touching'],
+];
+/** How this probe is stored is a property of its model; where none is known, all kinds are named. */
+export const store: Step[] = [
+  ...STORED.map(([property, label]): Step => ({
+    id: property,
+    kind: 'check',
+    title: 'Store it as its kind wants',
+    items: [{ id: 'stored', label, answer: 'yesNo' }],
+    reason: 'Never in pure water: it starves the glass.',
+    when: { is: 'property', property },
+  })),
+  {
+    id: 'store',
+    kind: 'check',
+    title: 'Store it as its kind wants',
+    items: [
+      {
+        id: 'stored',
+        label: 'pH in storage solution; combined with droplets only; conductivity rinsed and dry',
+        answer: 'yesNo',
+      },
+    ],
+    reason: 'Never in pure water: it starves the glass.',
+    when: { not: { any: STORED.map(([property]) => ({ is: 'property', property })) } },
+  },
+];
 
 export const phChannel: Procedure['channels'][number] = { role: 'ph', label: 'pH', measurands: ['pH'] };
 export const ecChannel: Procedure['channels'][number] = { role: 'ec', label: 'Conductivity', measurands: ['conductivity'] };

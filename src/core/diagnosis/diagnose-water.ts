@@ -8,6 +8,8 @@ type Add = (code: WaterCause, score: number, title: string, ...because: (string 
 const TEMPERATURE_OFF = 2;
 const SLOW_SECONDS = 60;
 const ROOM_APART = 4;
+/** Tolerances a minute that a probe still moves by after minutes in a still liquid; what stands still moves by less than a fifth. */
+const DRIFTS = 0.4;
 
 /**
  * Ranked likely causes of what a probe in water did wrong, from what was measured, each with the next test that tells it from its nearest look-alike.
@@ -99,7 +101,7 @@ function glass(facts: WaterFacts, add: Add): void {
       `${wrong.shown} in ${wrong.value.toFixed(2)}: nearer to another buffer than to this one.`,
     );
   const slowest = Math.max(0, ...dips.map((dip) => dip.t90Seconds ?? 0));
-  const drifting = Math.abs(facts.driftPerMinute ?? 0) > 1 || facts.storedDry === true;
+  const drifting = Math.abs(facts.driftPerMinute ?? 0) > DRIFTS || facts.storedDry === true;
   if (slowest > SLOW_SECONDS) {
     add(
       'coatedElectrode',

@@ -132,7 +132,7 @@ export class SimulatedMeter {
       signal: this.oxygen.signal * (1 + 0.0004 * this.normal()),
       redoxMv: (redox ?? 180) + (fault.offsetMv ?? 2) + 0.2 * this.normal(),
       // A monovalent anion: the voltage falls by about a Nernst slope a decade.
-      ionMv: 110 - 57.5 * Math.log10(Math.max(0.001, ion ?? 0.05)) + 0.1 * this.normal(),
+      ionMv: 110 - 57.5 * Math.log10(Math.max(0.001, ion ?? 0.05)) + 0.02 * this.normal(),
     };
   }
 
