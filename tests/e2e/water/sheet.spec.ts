@@ -19,10 +19,10 @@ test('without a cable: all is typed; what contradicts bottle, table or sign is s
   page,
 }) => {
   test.setTimeout(120_000);
-  page.setDefaultTimeout(15_000);
   const { run } = await makeRun({ model: 'PG-22', serial: `TYPED-${Date.now() % 1e7}` });
   await signIn(page, 'technician', `/runs/${run}`);
   await settled(page);
+  page.setDefaultTimeout(15_000);
   await page.getByLabel('Temperature, °C').fill('22.0');
   await page.getByLabel('Air pressure, hPa').fill('1008');
   await page.getByLabel('Relative humidity, %').fill('45');
@@ -175,12 +175,12 @@ test('a ready probe goes into a meter and comes back; one that is not ready is r
   await expect(page.getByRole('heading', { name: 'Where it was' })).toBeVisible();
   await page.goto('/probes');
   await row.getByRole('button', { name: 'Move or take out' }).click();
-  await page.getByLabel('Meter').selectOption({ label: 'none: back to the workshop' });
+  await page.getByLabel('Meter', { exact: true }).selectOption({ label: 'none: back to the workshop' });
   await page.getByRole('button', { name: 'Record the exchange' }).click();
   await expect(page.getByRole('region', { name: 'Ready on the shelf' })).toContainText(ready!.serial);
   await query('update asset set ready_until = current_date - 1 where id = $1', [ready!.id]);
   await page.reload();
   await row.getByRole('button', { name: 'Put into a meter' }).click();
   await page.getByRole('button', { name: 'Record the exchange' }).click();
-  await expect(page.getByRole('alert')).toContainText('calibrate it again before it goes out');
+  await expect(page.locator('p.field-problem')).toContainText('calibrate it again before it goes out');
 });
