@@ -105,7 +105,7 @@ async function waterBench(tech, shot) {
     await hand.locator('summary').click();
     await hand.getByRole('button', { name: dip ? /^Dip into/ : /Into the moist sleeve/ }).click();
     if (dip) await tech.getByRole('button', { name: /It is in/ }).click();
-    await tech.waitForTimeout(45_000);
+    await tech.waitForTimeout(60_000);
     await tech.evaluate(() => scrollTo(0, 0));
     await shot(tech, name);
   }

@@ -182,13 +182,17 @@ describe('digital probes move between meters, and their history with them', () =
     expect((await inTx(({ tx }) => probesOnShelf(tx))).find((one) => one.id === second)!.host).toBeNull();
   });
   it('one whose days are over is not put into a meter; one out of tolerance is not ready', async () => {
-    const [old, bad, meter] = [await newOf('PG-3P'), await newOf('PG-3P'), await newOf('PG-31')];
+    const [old, bad, worn, meter] = [await newOf('PG-3P'), await newOf('PG-3P'), await newOf('PG-3P'), await newOf('PG-31')];
     await visit(old, 'PG-3P', subDays(now, 150));
     const put = (probeId: string) =>
       inTx((context) => exchangeProbe(context, { probeId, hostId: meter, place: '', on: today, note: '' }));
     await expect(put(old)).rejects.toMatchObject({ fields: { probeId: 'No longer ready.' } });
     await visit(bad, 'PG-3P', subDays(now, 2), { slope: 0.015, offsetMv: 3 });
     await expect(put(bad)).rejects.toMatchObject({ fields: { probeId: 'Not calibrated.' } });
+    // In tolerance after its calibration, but with 86 % of slope: past its limits.
+    const { run } = await visit(worn, 'PG-3P', subDays(now, 2), { slope: 0.86 });
+    expect((await world.app.query('select as_left from run_summary where run_id = $1', [run])).rows[0].as_left).toBe('within');
+    await expect(put(worn)).rejects.toMatchObject({ fields: { probeId: 'Not calibrated.' } });
   });
   it('a new pair of analogue cell and meter asks for a calibration: the meter is due that day', async () => {
     const [cell, meter, digital] = [await newOf('PG-7C'), await newOf('PG-70'), await newOf('PG-31')];

@@ -157,7 +157,8 @@ function glass(facts: WaterFacts, add: Add): void {
   }
   if (slope !== null && slope > 105)
     add('contaminatedBuffer', 4, 'Contaminated or wrong buffer', `Slope ${figure(slope)} %, more than a glass gives.`);
-  if (slope === null && dips.some(off) && Math.abs(offsetMv ?? 0) <= 30) offset(facts, add);
+  // With millivolts on record a good glass is a good glass: what is off is the meter's old calibration.
+  if (slope === null && offsetMv === null && dips.some(off)) offset(facts, add);
 }
 
 /** One dip shows about what another buffer of the usual set would, while the others are right. */

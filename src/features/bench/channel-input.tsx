@@ -134,9 +134,9 @@ export function ChannelInput({
           <input
             key={name}
             className="form-control mono"
-            style={{ width: '5rem' }}
+            style={{ width: '6.4rem' }}
             aria-label={`${label} of ${channel.label}`}
-            placeholder={read[name] ?? label}
+            placeholder={read[name] === undefined ? label : `${read[name]} ${label}`}
             value={kept.inputs[name] ?? ''}
             onChange={(event) => {
               setRefused(null);

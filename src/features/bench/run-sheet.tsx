@@ -91,6 +91,14 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
   );
   const places = view.places.map((one) => (one.runId === state.run ? { ...one, next: nextAction(view.procedure, state) } : one));
   const bottle = state.bindings.filter((one) => !one.released && !one.struck && one.reference.kind === 'gas').at(-1);
+  // While a display is read its rulers stand next to the step; what is said about it follows.
+  const reading = wet && present?.step.kind === 'read';
+  const besides = (
+    <>
+      <DiagnosisCard sheet={sheet} />
+      <ProbeSoFar sheet={sheet} />
+    </>
+  );
   return (
     <main className="page">
       {run.away && (
@@ -155,10 +163,10 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
             ready={ready}
             asked={asked}
           />
-          <DiagnosisCard sheet={sheet} />
-          <ProbeSoFar sheet={sheet} />
+          {!reading && besides}
           {state.status === 'open' && <LineStrip line={line} live={live} hand={hand} />}
           <ChannelBoard sheet={sheet} />
+          {reading && besides}
           {line?.panel && wet && (
             <MeterPanel
               line={line}
@@ -180,7 +188,7 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
           ...(onLine ? [['C', 'capture what has settled'] as [string, string]] : []),
           ['Enter', 'take what was typed'],
           ['N', 'do the step'],
-          ...(open ? [['G', 'gas off'] as [string, string]] : []),
+          ...(open ? [['G', gas ? 'gas off' : 'lift out'] as [string, string]] : []),
           ...(view.places.filter((one) => one.runId).length > 1 ? [['1–9', 'the other places'] as [string, string]] : []),
           ['B', 'bench'],
           ['/', 'scan'],

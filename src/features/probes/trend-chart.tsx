@@ -9,6 +9,8 @@ export interface TrendPoint {
   care: string;
 }
 
+const TICKS = 6;
+
 /** A figure of a probe over time with its limit; where five calibrations speak for it, the line with the prediction interval of the next one. */
 export function TrendChart({
   points,
@@ -24,6 +26,9 @@ export function TrendChart({
   const data = [...points.map((one) => ({ at: one.at, value: one.value })), ...band].sort((a, b) => a.at - b.at);
   const values = [...points.map((one) => one.value), ...band.flatMap((one) => one.range), ...(limit === null ? [] : [limit])];
   const [low, high] = [Math.min(...values), Math.max(...values)];
+  const times = data.map((one) => one.at);
+  const [begin, end] = [Math.min(...times), Math.max(...times)];
+  const ticks = Array.from({ length: TICKS }, (_one, index) => begin + ((end - begin) * index) / (TICKS - 1));
   const pad = Math.max((high - low) * 0.1, 0.5);
   return (
     <ResponsiveContainer width="100%" height={230}>
@@ -34,6 +39,7 @@ export function TrendChart({
           type="number"
           scale="time"
           domain={['dataMin', 'dataMax']}
+          ticks={ticks}
           tickFormatter={(at: number) => format(at, 'MMM yyyy')}
           stroke="var(--quiet)"
           fontSize={12}

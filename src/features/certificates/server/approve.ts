@@ -3,6 +3,8 @@ import { addDays, format, parseISO } from 'date-fns';
 import { eq } from 'drizzle-orm';
 import { certificateContent, type CertificateContent } from '@/core/certificate/content';
 import { contentHash } from '@/core/certificate/canonical';
+import { probeResults } from '@/core/probe/probe-result';
+import { probeWords } from '@/core/probe/probe-words';
 import { isRefusal } from '@/core/run/refusal';
 import { summarise } from '@/core/run/summary';
 import { asset, assetChannel, certificate, customer, instrumentModel, receipt, ticket, type Inspection } from '@/data/schema';
@@ -95,7 +97,7 @@ async function issue(context: UseCaseContext, loaded: LoadedRun): Promise<Issued
     .update(asset)
     .set({
       status: outOfService ? 'outOfService' : 'active',
-      ...(await readyFor(context, row.assetId, calibrated, summary.asLeft === 'within', due?.date ?? null)),
+      ...(await readyFor(context, row.assetId, calibrated, summary.asLeft === 'within' && !wornOut(loaded), due?.date ?? null)),
       // A calibration in tolerance renews the ready mark as a bump does.
       ...(summary.asLeft === 'within' && procedure.scope === 'calibration'
         ? { bumpedAt: new Date(state.finishedAt!), bumpPassed: true }
@@ -105,6 +107,10 @@ async function issue(context: UseCaseContext, loaded: LoadedRun): Promise<Issued
   await keepSensors(context, loaded, calibrated);
   return { id, number, repeated: false };
 }
+
+/** In tolerance, and yet past its limits: an electrode that barely took its calibration is not put into a meter. */
+const wornOut = ({ procedure, state }: LoadedRun) =>
+  probeResults({ procedure, state }).some((result) => probeWords({ result, history: [] }).condition === 'fail');
 
 /** A probe that was calibrated off-line stands ready for so many days, never beyond its due date; one that is not in tolerance is not ready. */
 async function readyFor(
