@@ -4,7 +4,7 @@ import { technician } from '@/core/run/four-gas.fixture';
 import type { MaterialComponent, ReferenceSnapshot } from '@/core/run/reference-snapshot';
 import { ScriptedRun } from '@/core/run/scripted';
 import { summarise } from '@/core/run/summary';
-import { litresOfRun } from '@/features/bench/litres-of-run';
+import { litresOfRun } from '@/features/bench/steps/litres-of-run';
 import { MODELS } from '@/processes/seed/catalogue';
 import { fly } from '@/processes/seed/pilot';
 import { Random } from '@/processes/seed/random';

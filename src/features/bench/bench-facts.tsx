@@ -2,7 +2,7 @@
 import type { RunState } from '@/core/run/state';
 import { day } from '@/ui/format';
 import { SchoolFacts } from './water/school-facts';
-import { ChangeBottle } from './change-bottle';
+import { ChangeBottle } from './steps/change-bottle';
 import type { Sheet } from './sheet';
 
 /** What stands on the bench: the bottle with its lot and what is left, the room, the rule. */

@@ -7,13 +7,13 @@ import { ToleranceRuler, type RulerMark } from '@/ui/tolerance-ruler';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { signed } from '@/ui/format';
 import { ChannelInput } from './channel-input';
-import { LiveReading } from './live-reading';
+import { LiveReading } from './live/live-reading';
 import { mainPoint } from './main-point';
 import type { RunView } from './server/run-view';
 import { lookOf, type Sheet } from './sheet';
-import { spanValuesOf } from './span-values';
+import { spanValuesOf } from './steps/span-values';
 import { pointsOfSheet, sheetsOf } from './water/sheets-of';
-import { TraceKeptView } from './trace-view';
+import { TraceKeptView } from './live/trace-view';
 import type { LiveRun } from './use-run';
 
 /** The channels as rulers. In a reading step each asks for what the display shows; at other times it shows what stands. */

@@ -11,8 +11,8 @@ import { signed } from '@/ui/format';
 import { useKept } from '@/ui/use-kept';
 import { inputsFromLine, withTyped } from './water/inputs-live';
 import { openLiquid } from './water/open-liquid';
-import { LiveReading } from './live-reading';
-import { capturable } from './live-rules';
+import { LiveReading } from './live/live-reading';
+import { capturable } from './live/live-rules';
 import { lookOf, type Sheet } from './sheet';
 import { useJudged } from './use-judged';
 

@@ -15,9 +15,9 @@ import { INSTRUMENT_MODELS } from '@/standins/instrument/models';
 import { SCENARIOS } from '@/standins/instrument/scenario';
 import { SimulatedInstrument } from '@/standins/instrument/simulated-instrument';
 import { diagnosisFacts } from './diagnosis-facts';
-import { capturable, rulesFor } from './live-rules';
+import { capturable, rulesFor } from './live/live-rules';
 import type { Sheet } from './sheet';
-import { suggestAnswers } from './suggest-answers';
+import { suggestAnswers } from './steps/suggest-answers';
 
 const FOUR = { O2: 18, CH4: 2.5, H2S: 25, CO: 100 };
 const demand: ReferenceSnapshot = {

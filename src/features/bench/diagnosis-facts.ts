@@ -3,10 +3,10 @@ import type { BenchFacts, ChannelFacts } from '@/core/diagnosis/facts';
 import type { RunChannel } from '@/core/run/event';
 import { standingReading, type RunState } from '@/core/run/state';
 import { mainPoint } from './main-point';
-import { slotOf } from './live-rules';
+import { slotOf } from './live/live-rules';
 import { lookOf, type Sheet } from './sheet';
-import { spanValuesOf } from './span-values';
-import { suggestAnswers } from './suggest-answers';
+import { spanValuesOf } from './steps/span-values';
+import { suggestAnswers } from './steps/suggest-answers';
 
 const DAYS_A_MONTH = 30.44;
 

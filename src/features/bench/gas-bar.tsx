@@ -3,7 +3,7 @@ import { useEffect, useRef } from 'react';
 import type { Binding, StimulusSpan } from '@/core/run/state';
 import { useNow } from '@/ui/running-clock';
 import { duration } from '@/ui/format';
-import { soundIsOn, tone } from './sound';
+import { soundIsOn, tone } from './places/sound';
 
 /** Longer than any reading takes: the valve was forgotten. */
 const FORGOTTEN_SECONDS = 240;

@@ -1,3 +1,3 @@
-export { BenchBoard } from './bench-board';
+export { BenchBoard } from './places/bench-board';
 export { RunSheet } from './run-sheet';
-export { OutTray } from './out-tray';
+export { OutTray } from './places/out-tray';

@@ -1,9 +1,9 @@
 import type { LiveLook } from '@/core/live/live-channel';
 import type { PlannedStep } from '@/core/run/plan';
 import type { RunView } from './server/run-view';
-import { slotOf } from './live-rules';
+import { slotOf } from './live/live-rules';
 import type { LiveRun } from './use-run';
-import type { LiveLine } from './use-live';
+import type { LiveLine } from './live/use-live';
 
 /** What every part of the run sheet is given. */
 export interface Sheet {

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useRef } from 'react';
-import { listenToHouse } from './house-stream';
+import { listenToHouse } from './live/house-stream';
 
 /** Calls back when a run changed anywhere in the house; null after the stream came back, since something may have passed by. */
 export function useRunChanges(onChange: (change: { run: string; seq: number } | null) => void): void {

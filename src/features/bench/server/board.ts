@@ -2,7 +2,7 @@ import { and, eq, inArray, ne, sql } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { asset, customer, deviceLine, instrumentModel, runSummary, ticket, type TicketStatus } from '@/data/schema';
 import { readSettings } from '@/platform/settings';
-import { nextAction, type NextAction } from '../next-action';
+import { nextAction, type NextAction } from '../places/next-action';
 import { loadRun } from './run-store';
 import { procedureFor } from './start-run';
 

@@ -4,7 +4,7 @@ import Button from 'react-bootstrap/Button';
 import { waitBegan } from '@/core/run/handle-step';
 import type { PlannedStep } from '@/core/run/plan';
 import { Countdown } from '@/ui/running-clock';
-import type { LiveRun } from './use-run';
+import type { LiveRun } from '../use-run';
 
 /** A clock that runs down. Going on before its time asks for the reason and is a deviation on record. */
 export function WaitStep({ run, present }: { run: LiveRun; present: PlannedStep }) {

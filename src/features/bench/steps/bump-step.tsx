@@ -8,7 +8,7 @@ import { measuredChannels } from '@/core/run/state';
 import { onChannelScale } from '@/core/supply/match-bottle';
 import type { LiveLook } from '@/core/live/live-channel';
 import { VerdictMark } from '@/ui/verdict-mark';
-import { lookOf, type Sheet } from './sheet';
+import { lookOf, type Sheet } from '../sheet';
 
 const METHOD = {
   timed: 'The instrument’s own timed test: it mutes the alarms, so it proves no output.',

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import type { PlannedStep } from '@/core/run/plan';
-import type { LiveRun } from './use-run';
+import type { LiveRun } from '../use-run';
 
 /** Leaving a step out: possible, with a reason that stands on the certificate. */
 export function SkipStep({ run, present }: { run: LiveRun; present: PlannedStep }) {

@@ -1,6 +1,6 @@
 'use client';
-import type { RunView } from './server/run-view';
-import { useLive } from './use-live';
+import type { RunView } from '../server/run-view';
+import { useLive } from '../live/use-live';
 
 const RULES = { 1: { resolution: '0.1', tolerance: null, expectedChange: null } };
 

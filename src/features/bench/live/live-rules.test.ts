@@ -6,9 +6,9 @@ import { currentSteps } from '@/core/run/plan';
 import { INSTRUMENT_MODELS } from '@/standins/instrument/models';
 import type { LineView } from '@/features/lines/server';
 import { capturable, rulesFor } from './live-rules';
-import { nextAction } from './next-action';
-import { spanValuesOf } from './span-values';
-import { suggestAnswers } from './suggest-answers';
+import { nextAction } from '../places/next-action';
+import { spanValuesOf } from '../steps/span-values';
+import { suggestAnswers } from '../steps/suggest-answers';
 
 const match = matchChannels(
   INSTRUMENT_MODELS['OF-410']!.channels.map(({ channel }) => channel.info),

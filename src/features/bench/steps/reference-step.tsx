@@ -9,9 +9,9 @@ import { matchRegulator } from '@/core/supply/match-regulator';
 import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
 import { day } from '@/ui/format';
 import { litresOfRun } from './litres-of-run';
-import { slotOf } from './live-rules';
-import type { RunView } from './server/run-view';
-import type { LiveRun } from './use-run';
+import { slotOf } from '../live/live-rules';
+import type { RunView } from '../server/run-view';
+import type { LiveRun } from '../use-run';
 
 /** The shelf for this step: the best one first, with the reason. What can't be used stays in sight with the reason why not; the server refuses it all the same. */
 export function ReferenceStep({

@@ -10,7 +10,7 @@ import { ReferenceStep } from './reference-step';
 import { SaveStep } from './save-step';
 import { SkipStep } from './skip-step';
 import { WaitStep } from './wait-step';
-import type { Sheet } from './sheet';
+import type { Sheet } from '../sheet';
 
 const SAYS_IT_BESIDE_THE_FIELD: PlannedStep['step']['kind'][] = ['condition', 'check', 'reference', 'read', 'wait'];
 

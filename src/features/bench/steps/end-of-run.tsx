@@ -3,8 +3,8 @@ import Link from 'next/link';
 import Button from 'react-bootstrap/Button';
 import { summarise } from '@/core/run/summary';
 import { VerdictMark } from '@/ui/verdict-mark';
-import type { RunView } from './server/run-view';
-import type { LiveRun } from './use-run';
+import type { RunView } from '../server/run-view';
+import type { LiveRun } from '../use-run';
 
 /** All steps are done: the verdict, and off to the signatory. */
 export function EndOfRun({ run, view, gasOpen }: { run: LiveRun; view: RunView; gasOpen: boolean }) {

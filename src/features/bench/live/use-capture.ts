@@ -3,12 +3,12 @@ import { useState } from 'react';
 import { inputsOfPoint } from '@/core/run/inputs-of-point';
 import { missingReadings, type PlannedStep } from '@/core/run/plan';
 import { capturable } from './live-rules';
-import type { RunView } from './server/run-view';
-import { lookOf } from './sheet';
-import { inputsFromLine } from './water/inputs-live';
-import { openLiquid } from './water/open-liquid';
+import type { RunView } from '../server/run-view';
+import { lookOf } from '../sheet';
+import { inputsFromLine } from '../water/inputs-live';
+import { openLiquid } from '../water/open-liquid';
 import type { LiveLine } from './use-live';
-import type { LiveRun } from './use-run';
+import type { LiveRun } from '../use-run';
 
 /** The capture key: takes every channel that has settled, one after the other; says which have not. */
 export function useCapture(

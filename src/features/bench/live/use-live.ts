@@ -49,7 +49,7 @@ export function useLive(line: string | null, rules: Record<number, LiveRule>, ga
 
   useEffect(() => {
     if (!line) return;
-    const mine = new Worker(new URL('../../workers/live.worker.ts', import.meta.url));
+    const mine = new Worker(new URL('../../../workers/live.worker.ts', import.meta.url));
     worker.current = mine;
     const post = (request: LiveRequest) => mine.postMessage(request);
     mine.onmessage = ({ data }: MessageEvent<LiveAnswer>) => setLive((before) => ({ ...before, ...data }));

@@ -7,7 +7,7 @@ import type { PlannedStep } from '@/core/run/plan';
 import { isRefusal } from '@/core/run/refusal';
 import { resolveTarget } from '@/core/run/resolve-target';
 import { openStimulus, type RunState } from '@/core/run/state';
-import { mainPoint } from './main-point';
+import { mainPoint } from '../main-point';
 
 /** For the width of a tolerance the temperature hardly matters. */
 const ABOUT = { temperatureC: '25', low: '6', high: '8' };

@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { day } from '@/ui/format';
-import type { BoardTicket } from './server/board';
+import type { BoardTicket } from '../server/board';
 
 /** What was received and waits, sorted by promise. A ticket is chosen by click or key and lifted by drag. */
 export function InTray({

@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { Elapsed } from '@/ui/running-clock';
 import { Countdown } from '@/ui/running-clock';
-import type { BoardTicket } from './server/board';
+import type { BoardTicket } from '../server/board';
 import { WaitCaller } from './wait-caller';
 
 /** When a place wants a hand: gas first, then what is ready or ready soonest. */

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import type { PlannedStep } from '@/core/run/plan';
 import { Countdown } from '@/ui/running-clock';
-import type { Sheet } from './sheet';
+import type { Sheet } from '../sheet';
 
 /** Not saved is not calibrated: a separate confirm with its deadline, or by itself; proved by what the instrument says or by what is read back. */
 export function SaveStep({ sheet, present }: { sheet: Sheet; present: PlannedStep }) {

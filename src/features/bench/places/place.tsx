@@ -3,8 +3,8 @@ import Link from 'next/link';
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { Countdown, Elapsed } from '@/ui/running-clock';
 import { useReady } from '@/ui/use-ready';
-import { PlaceLive } from './place-live';
-import type { BoardTicket } from './server/board';
+import { PlaceLive } from '../live/place-live';
+import type { BoardTicket } from '../server/board';
 
 /** One place of the bench: what stands there, its clock, what comes next. */
 export function Place({

@@ -6,11 +6,11 @@ import { attempt } from '@/platform/client/result';
 import { KeyStrip } from '@/ui/key-strip';
 import { useGentleRefresh } from '@/ui/use-gentle-refresh';
 import { useKeys } from '@/ui/use-keys';
-import { placeTicketAction, startRunAction } from './actions';
+import { placeTicketAction, startRunAction } from '../actions';
 import { InTray } from './in-tray';
 import { Place } from './place';
-import type { Board, BoardTicket } from './server/board';
-import { useRunChanges } from './use-run-changes';
+import type { Board, BoardTicket } from '../server/board';
+import { useRunChanges } from '../use-run-changes';
 import { WaitCaller } from './wait-caller';
 
 interface Props {

@@ -2,7 +2,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { Bell, BellOff } from 'lucide-react';
 import { useNow } from '@/ui/running-clock';
-import type { BoardTicket } from './server/board';
+import type { BoardTicket } from '../server/board';
 import { soundIsOn, soundOff, tone } from './sound';
 
 /** Seconds of open gas after which it is called loudly: longer than any reading takes. */

@@ -5,7 +5,7 @@ import Form from 'react-bootstrap/Form';
 import type { CheckItem } from '@/core/procedure/procedure';
 import type { Answer } from '@/core/run/command';
 import type { PlannedStep } from '@/core/run/plan';
-import type { Sheet } from './sheet';
+import type { Sheet } from '../sheet';
 import { suggestAnswers } from './suggest-answers';
 
 const CHOICES = {

@@ -6,7 +6,7 @@ import type { PlannedStep } from '@/core/run/plan';
 import { Field } from '@/ui/field';
 import { useKept } from '@/ui/use-kept';
 import { BarometerKey } from './barometer-key';
-import type { Sheet } from './sheet';
+import type { Sheet } from '../sheet';
 
 const NO_FIGURES: Record<string, string> = {};
 const QUANTITIES = {

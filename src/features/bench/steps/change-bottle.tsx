@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { openStimulus } from '@/core/run/state';
 import { ReferenceStep } from './reference-step';
-import type { Sheet } from './sheet';
+import type { Sheet } from '../sheet';
 
 /** Another bottle in the middle of a run: the one before stays on record with what was read from it. */
 export function ChangeBottle({ sheet, slot }: { sheet: Sheet; slot: string }) {

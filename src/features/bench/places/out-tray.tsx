@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import type { BoardTicket } from './server/board';
+import type { BoardTicket } from '../server/board';
 
 interface Props {
   tickets: BoardTicket[];

@@ -2,7 +2,7 @@ import type { Procedure } from '@/core/procedure/procedure';
 import { isRefusal } from '@/core/run/refusal';
 import { resolveTarget } from '@/core/run/resolve-target';
 import { measuredChannels, type RunState } from '@/core/run/state';
-import { mainPoint } from './main-point';
+import { mainPoint } from '../main-point';
 
 /**
  * What each channel has to be set to: the certified value of THIS bottle on this channel's scale, a buffer at the temperature that was just read.

@@ -1,5 +1,5 @@
 'use client';
-import type { RunView } from './server/run-view';
+import type { RunView } from '../server/run-view';
 import { useLive } from './use-live';
 
 const RULES = { 1: { resolution: '0.01', tolerance: null, expectedChange: null } };

@@ -3,8 +3,8 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { readPairs, type PlannedStep } from '@/core/run/plan';
-import { slotOf } from './live-rules';
-import { lookOf, type Sheet } from './sheet';
+import { slotOf } from '../live/live-rules';
+import { lookOf, type Sheet } from '../sheet';
 import { spanValuesOf } from './span-values';
 
 /** Zero or span on the instrument's own keys. What it says on its line is taken from there; without one it is said by hand, pass or fail. */
