@@ -253,6 +253,13 @@ function drift({ meter, trace }: WaterPilot, channel: RunChannel): number | null
 }
 
 describe('what contradicts the bottle is said, never taken', () => {
+  it('the same buffer twice gives no second point', () => {
+    const pilot = open('PG-3P', 'sound');
+    const { choose } = pilot;
+    flyWater({ ...pilot, choose: (slot) => (slot === 'buffer' ? SHELF[1]! : choose(slot)) });
+    expect(pilot.refusals.map((one) => one.code)).toContain('sameBuffer');
+    expect(probeResults({ procedure: pilot.run.procedure, state: pilot.run.state })[0]!.segments).toEqual([]);
+  });
   it.each(CAUGHT)('%s on %s', (fault, model, codes) => {
     const { refusals, run } = flown(model, fault);
     expect(refusals.map((one) => one.code)).toEqual(expect.arrayContaining(codes));

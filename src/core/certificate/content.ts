@@ -2,13 +2,13 @@ import { roundHalfEven } from '../quantity/round-half-even';
 import type { Procedure } from '../procedure/procedure';
 import type { Actor } from '../run/event';
 import type { VerdictState } from '../run/judge';
-import { plan } from '../run/plan';
 import type { RunState } from '../run/state';
 import { summarise } from '../run/summary';
 import type { DecisionRule } from '../uncertainty/decide';
 import { describeAdjustments, describeChannel, describeConditions, describeReference, remarks, usedReferences } from './describe';
 import { describeProbes } from './describe-probes';
 import { resultLine } from './result-line';
+import { statedPoints } from './stated-points';
 import type { CertificateContent } from './certificate';
 
 export type { CertificateContent, CertificateReading, CertificateResult } from './certificate';
@@ -86,16 +86,6 @@ export function certificateContent(source: CertificateSource): CertificateConten
     ],
     run: { id: state.run, lastHash: source.lastHash },
   };
-}
-
-/** Points that belong on the certificate: those this run asked for as found or as left. What only served the calibration itself stands under adjustments. */
-function statedPoints(procedure: Procedure, state: RunState): Procedure['points'] {
-  const asked = new Set(
-    plan(procedure, state).flatMap(({ step }) =>
-      step.kind === 'read' && (step.phase === 'asFound' || step.phase === 'asLeft') ? step.points : [],
-    ),
-  );
-  return procedure.points.filter((point) => asked.has(point.id));
 }
 
 /** A mistake is mended by a revision that names and replaces the old one and says why (7.8.8). */

@@ -1,4 +1,6 @@
 'use client';
+import { describeProbes } from '@/core/certificate/describe-probes';
+import { statedPoints } from '@/core/certificate/stated-points';
 import Link from 'next/link';
 import type { RunView } from '@/features/bench/server';
 import { standingReading, type RecordedReading } from '@/core/run/state';
@@ -8,6 +10,7 @@ import { day, dayTime, signed } from '@/ui/format';
 import { ToleranceRuler } from '@/ui/tolerance-ruler';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { ApprovalDecision } from './approval-decision';
+import { ProbeLines } from './probe-lines';
 
 /** What the signatory decides by: as found and as left side by side with references and deviations. */
 export function ApprovalView({
@@ -25,7 +28,7 @@ export function ApprovalView({
 }) {
   const { state, procedure } = view;
   const summary = summarise(procedure, state);
-  const lines = procedure.points.flatMap((point) =>
+  const lines = statedPoints(procedure, state).flatMap((point) =>
     state.channels
       .filter((channel) => point.channels.includes(channel.role))
       .map((channel) => ({
@@ -155,6 +158,7 @@ export function ApprovalView({
                 </span>
               </p>
             ))}
+            <ProbeLines probes={describeProbes(procedure, state)} />
             <h3>Adjustments</h3>
             {state.adjustments.filter((one) => !one.struck).length === 0 ? (
               <p>Nothing was adjusted.</p>

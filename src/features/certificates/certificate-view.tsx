@@ -4,6 +4,7 @@ import { VERDICT_TEXT } from '@/core/certificate/content';
 import { day, signed } from '@/ui/format';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { ReviseForm } from './revise-form';
+import { ProbeLines } from './probe-lines';
 
 interface Props {
   id: string;
@@ -135,6 +136,7 @@ export function CertificateView({ id, content, hash, replacedBy, mayRevise }: Pr
         </div>
         <div className="col-lg-6">
           <div className="sheet h-100">
+            <ProbeLines probes={content.probes} />
             <h2>Authorised</h2>
             <p className="mb-1">
               Calibrated by {content.technician}, authorised by <strong>{content.authorisation.name}</strong>.
