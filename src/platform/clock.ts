@@ -1,6 +1,3 @@
-import { tz } from '@date-fns/tz';
-import { format } from 'date-fns';
-
 /** Time is a port: one clock, asked here and handed on as an argument. */
 export interface Clock {
   now(): Date;
@@ -24,5 +21,10 @@ export function isPractice(): boolean {
 
 /** Calendar date of an instant in the workshop's zone. */
 export function dateIn(zone: string, instant: Date): string {
-  return format(instant, 'yyyy-MM-dd', { in: tz(zone) });
+  // Swedish dates are ISO dates; a formatter is costly to make and cheap to keep.
+  let format = DAYS.get(zone);
+  if (!format) DAYS.set(zone, (format = new Intl.DateTimeFormat('sv-SE', { timeZone: zone, dateStyle: 'short' })));
+  return format.format(instant);
 }
+
+const DAYS = new Map<string, Intl.DateTimeFormat>();

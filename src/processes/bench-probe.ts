@@ -9,7 +9,8 @@ const GOAL = 1.5;
 /** What the sheet asks the database for, straight from SQL. */
 const RAW = [
   'select a.*, m.name as model, m.kind, c.name as customer from asset a join instrument_model m on m.id = a.model_id join customer c on c.id = a.customer_id where a.id = $1',
-  `select k.*, c.id as certificate_id, c.number from probe_calibration k left join certificate c on c.run_id = k.run_id and not exists (select from certificate newer where newer.replaces = c.id)
+  `select k.run_id, k.channel, k.asset_id, k.label, k.kind, k.unit, k.at, k.slope_percent, k.offset_mv, k.cell_constant, k.mv_per_decade, k.response_seconds, k.care, k.as_left,
+     case when row_number() over (order by k.at desc) <= 60 then k.points else '[]' end as points, case when row_number() over (order by k.at desc) <= 60 then k.segments else '[]' end as segments, c.id as certificate_id, c.number from probe_calibration k left join certificate c on c.run_id = k.run_id and not exists (select from certificate newer where newer.replaces = c.id)
    where k.asset_id = $1 order by k.at desc limit 400`,
   'select p.*, a.maker, a.serial from probe_place p left join asset a on a.id = p.host_id where p.probe_id = $1 order by p.from_at desc limit 50',
   'select p.*, a.maker, a.serial from probe_place p join asset a on a.id = p.probe_id where p.host_id = $1 order by p.from_at desc limit 50',

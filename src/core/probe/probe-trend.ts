@@ -5,6 +5,7 @@ import { coverageFactor } from '../uncertainty/student';
 
 const MONTH = 30.4375;
 const FEWEST = 5;
+const LEAP_DAYS = 8;
 const BAND_DAYS = 730;
 const BAND_STEPS = 30;
 
@@ -54,7 +55,13 @@ export function probeTrend({
   const falling = sorted.at(-1)!.value >= limit;
   const past = (value: number) => (falling ? value <= limit : value >= limit);
   const first = (of: (day: number) => number): string | null => {
-    for (let day = last; day <= last + horizonDays; day += 1) if (past(of(day))) return format(addDays(start, day), 'yyyy-MM-dd');
+    // Leaps first, then day by day: both curves bend slowly.
+    for (let day = last; day <= last + horizonDays; day += LEAP_DAYS) {
+      if (!past(of(day))) continue;
+      let exact = day;
+      while (exact > last && past(of(exact - 1))) exact -= 1;
+      return format(addDays(start, exact), 'yyyy-MM-dd');
+    }
     return null;
   };
   const near = falling ? -1 : 1;

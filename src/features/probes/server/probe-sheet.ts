@@ -1,4 +1,6 @@
-import { and, asc, desc, eq, isNull, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, getTableColumns, isNull, sql } from 'drizzle-orm';
+import type { ElectrodeSegment } from '@/core/ph/fit-electrode';
+import type { ProbePoint } from '@/core/probe/probe-result';
 import { probeWords, type ProbeHistoryEntry, type ProbeWords } from '@/core/probe/probe-words';
 import type { Transaction } from '@/data/connection';
 import { asset, certificate, customer, instrumentModel, probeCalibration, probePlace } from '@/data/schema';
@@ -36,6 +38,8 @@ export interface ProbeSheet {
 }
 
 const MOST = 400;
+/** As many as the table shows. */
+const DRAWN = 60;
 
 /** The electrode sheet of a probe, or of an instrument with probes of its own: every calibration of every probe channel, with its words and its forecast. */
 export async function probeSheet(tx: Transaction, id: string): Promise<ProbeSheet | null> {
@@ -49,7 +53,18 @@ export async function probeSheet(tx: Transaction, id: string): Promise<ProbeShee
   if (!row) return null;
   const { zone } = await readSettings(tx);
   const found = await tx
-    .select({ row: probeCalibration, certificateId: certificate.id, number: certificate.number })
+    .select({
+      ...getTableColumns(probeCalibration),
+      // Points and segments are drawn and listed for the latest only.
+      points: sql<
+        ProbePoint[]
+      >`case when row_number() over (order by ${probeCalibration.at} desc) <= ${DRAWN} then ${probeCalibration.points} else '[]' end`,
+      segments: sql<
+        ElectrodeSegment[]
+      >`case when row_number() over (order by ${probeCalibration.at} desc) <= ${DRAWN} then ${probeCalibration.segments} else '[]' end`,
+      certificateId: certificate.id,
+      number: certificate.number,
+    })
     .from(probeCalibration)
     .leftJoin(
       certificate,
@@ -61,9 +76,7 @@ export async function probeSheet(tx: Transaction, id: string): Promise<ProbeShee
     .where(eq(probeCalibration.assetId, id))
     .orderBy(desc(probeCalibration.at))
     .limit(MOST);
-  const rows = found
-    .map((one): ProbeRow => ({ ...one.row, certificateId: one.certificateId, number: one.number, on: dateIn(zone, one.row.at) }))
-    .reverse();
+  const rows = found.map((one): ProbeRow => ({ ...one, on: dateIn(zone, one.at) })).reverse();
   const labels = [...new Set(rows.map((one) => one.label))];
   return {
     ...row,
