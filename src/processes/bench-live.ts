@@ -1,7 +1,7 @@
 import { spawn } from 'node:child_process';
 import { chromium } from '@playwright/test';
 import { eq, sql } from 'drizzle-orm';
-import { closeDatabase, database } from '@/data/connection';
+import { closeDatabase, database, type Transaction } from '@/data/connection';
 import { asset, assetChannel, customer, deviceLine, instrumentModel, user, type ModelChannel } from '@/data/schema';
 import { placeTicket, startRun } from '@/features/bench/server';
 import { INSPECTION_ITEMS, receive } from '@/features/counter/server';
@@ -20,6 +20,14 @@ const FLAGS = [
   '--disable-sync',
   '--enable-precise-memory-info',
 ];
+
+/** A place of the bench that stands empty in the demo. */
+async function freePlace(tx: Transaction): Promise<number> {
+  const { rows } = await tx.execute<{ place: number }>(
+    sql`select min(n)::int as place from generate_series(1, 12) n where not exists (select from ticket where place = n)`,
+  );
+  return rows[0]!.place;
+}
 
 /** An instrument with twelve channels on the bench, its run begun. */
 async function makeRun(): Promise<string> {
@@ -65,7 +73,7 @@ async function makeRun(): Promise<string> {
       ],
     });
     const ticketId = received.tickets[0]!.id;
-    await placeTicket(context, { ticketId, place: 6 });
+    await placeTicket(context, { ticketId, place: await freePlace(tx) });
     return (await startRun(context, { ticketId })).run;
   });
 }
