@@ -35,7 +35,7 @@ export function RunLog({ run, view, zone }: { run: LiveRun; view: RunView; zone:
       {entries.length === 0 && (
         <p className="quiet mb-0">Nothing yet. Every reading, adjustment and reference is listed here with its time.</p>
       )}
-      <div style={{ maxHeight: '21rem', overflowY: 'auto' }}>
+      <div style={{ maxHeight: '21rem', overflowY: 'auto' }} tabIndex={0} role="group" aria-label="Entries, newest first">
         {entries.map((entry) => (
           <div key={entry.seq}>
             <div className="log-line">
