@@ -9,11 +9,12 @@ const GOAL = 1.5;
 /** What the sheet asks the database for, straight from SQL. */
 const RAW = [
   'select a.*, m.name as model, m.kind, c.name as customer from asset a join instrument_model m on m.id = a.model_id join customer c on c.id = a.customer_id where a.id = $1',
-  `select k.run_id, k.channel, k.asset_id, k.label, k.kind, k.unit, k.at, k.slope_percent, k.offset_mv, k.cell_constant, k.mv_per_decade, k.response_seconds, k.care, k.as_left,
-     case when row_number() over (order by k.at desc) <= 60 then k.points else '[]' end as points, case when row_number() over (order by k.at desc) <= 60 then k.segments else '[]' end as segments, c.id as certificate_id, c.number from probe_calibration k left join certificate c on c.run_id = k.run_id and not exists (select from certificate newer where newer.replaces = c.id)
-   where k.asset_id = $1 order by k.at desc limit 400`,
-  'select p.*, a.maker, a.serial from probe_place p left join asset a on a.id = p.host_id where p.probe_id = $1 order by p.from_at desc limit 50',
-  'select p.*, a.maker, a.serial from probe_place p join asset a on a.id = p.probe_id where p.host_id = $1 order by p.from_at desc limit 50',
+  `select k.*, c.id as certificate_id, c.number, to_char(k.at at time zone 'Europe/Berlin', 'YYYY-MM-DD') as day from probe_calibration k
+   left join certificate c on c.run_id = k.run_id and not exists (select from certificate newer where newer.replaces = c.id) where k.asset_id = $1 order by k.at desc limit 60`,
+  `select label, to_char(at at time zone 'Europe/Berlin', 'YYYY-MM-DD') as date, slope_percent, offset_mv, cell_constant, response_seconds, care
+   from (select * from probe_calibration where asset_id = $1 order by at desc limit 400) latest order by at`,
+  `select p.*, a.maker || ' ' || a.serial as other, a.id as other_id from probe_place p left join asset a on a.id = case when p.probe_id = $1 then p.host_id else p.probe_id end
+   where p.probe_id = $1 or p.host_id = $1 order by p.from_at desc limit 60`,
 ];
 
 /** The electrode sheet of a probe with two hundred calibrations, with its words and its forecast, against its raw queries. */
@@ -21,7 +22,7 @@ export async function probeSheetAgainstSql(): Promise<boolean> {
   const owner = new Pool({ connectionString: process.env.OWNER_DATABASE_URL });
   const { rows } = await owner.query<{ id: string }>(
     `insert into asset (customer_id, model_id, maker, serial, part, created_at)
-     select a.customer_id, a.model_id, a.maker, 'BENCH-PROBE', 'probe', now() from asset a where a.part = 'probe' limit 1 returning id`,
+     select a.customer_id, a.model_id, a.maker, 'BENCH-PROBE-' || extract(epoch from now())::bigint, 'probe', now() from asset a where a.part = 'probe' limit 1 returning id`,
   );
   const id = rows[0]!.id;
   await owner.query(

@@ -1,9 +1,12 @@
-import { addDays, differenceInCalendarDays, format, parseISO } from 'date-fns';
+import { addDays, format, parseISO } from 'date-fns';
 import { requireRange } from '../range-error';
 import { fitLine } from '../uncertainty/fit-line';
 import { coverageFactor } from '../uncertainty/student';
 
 const MONTH = 30.4375;
+const DAY_MS = 86_400_000;
+/** Calendar dates as days: no zone, no clock change between them. */
+const dayNumber = (date: string) => Math.round(Date.parse(`${date}T00:00:00Z`) / DAY_MS);
 const FEWEST = 5;
 const LEAP_DAYS = 8;
 const BAND_DAYS = 730;
@@ -46,7 +49,7 @@ export function probeTrend({
   const sorted = [...history].sort((a, b) => a.date.localeCompare(b.date));
   if (sorted.length < FEWEST || sorted[0]!.date === sorted.at(-1)!.date) return null;
   const start = parseISO(sorted[0]!.date);
-  const x = sorted.map(({ date }) => differenceInCalendarDays(parseISO(date), start));
+  const x = sorted.map(({ date }) => dayNumber(date) - dayNumber(sorted[0]!.date));
   const fit = fitLine({ x, y: sorted.map(({ value }) => value) });
   const t = coverageFactor({ coverage, dof: fit.dof });
   const reach = (day: number) => t * fit.residual * Math.sqrt(1 + 1 / x.length + (day - fit.meanX) ** 2 / fit.sumSquaresX);
@@ -67,7 +70,7 @@ export function probeTrend({
   const near = falling ? -1 : 1;
   const meets = first(line);
   const to = first((day) => line(day) - near * reach(day));
-  const end = Math.min(last + BAND_DAYS, to ? differenceInCalendarDays(parseISO(to), start) : last + BAND_DAYS / 2);
+  const end = Math.min(last + BAND_DAYS, to ? dayNumber(to) - dayNumber(sorted[0]!.date) : last + BAND_DAYS / 2);
   return {
     perMonth: fit.slope * MONTH,
     sPerMonth: fit.sSlope * MONTH,

@@ -73,7 +73,7 @@ export function ProbeSheetView({ sheet }: { sheet: ProbeSheet }) {
 }
 
 function ChannelSheet({ channel }: { channel: Channel }) {
-  const { rows, words, kind, label } = channel;
+  const { rows, words, kind, label, history } = channel;
   const now = rows.at(-1)!;
   const [title, unit] = FIGURE[kind];
   const lines = rows
@@ -82,7 +82,7 @@ function ChannelSheet({ channel }: { channel: Channel }) {
       points: row.points.flatMap((one) => (one.millivolts === undefined ? [] : [{ pH: one.value, millivolts: one.millivolts }])),
     }))
     .filter((line) => line.points.length > 1);
-  const trend = rows.filter((row) => row.slopePercent !== null);
+  const trend = history.filter((one) => one.slopePercent !== null);
   return (
     <section className="sheet mb-3 probe-sheet" aria-label={label} data-testid={`probe-${label}`}>
       <div className="d-flex flex-wrap gap-3 align-items-baseline">
@@ -112,7 +112,7 @@ function ChannelSheet({ channel }: { channel: Channel }) {
               {title} over time <span className="quiet">solid line: its limit; shaded: where the next one will lie, 95 %</span>
             </h3>
             <LazyTrendChart
-              points={trend.map((row) => ({ at: Date.parse(row.on), value: row.slopePercent!, care: row.care.join(', ') }))}
+              points={trend.map((one) => ({ at: Date.parse(one.date), value: one.slopePercent!, care: one.care.join(', ') }))}
               band={
                 words.forecast?.trend.band.map((one) => ({
                   at: Date.parse(one.date),

@@ -1,20 +1,23 @@
-import { and, asc, desc, eq, getTableColumns, isNull, sql } from 'drizzle-orm';
-import type { ElectrodeSegment } from '@/core/ph/fit-electrode';
-import type { ProbePoint } from '@/core/probe/probe-result';
+import { and, asc, eq, isNull, sql } from 'drizzle-orm';
 import { probeWords, type ProbeHistoryEntry, type ProbeWords } from '@/core/probe/probe-words';
 import type { Transaction } from '@/data/connection';
-import { asset, certificate, customer, instrumentModel, probeCalibration, probePlace } from '@/data/schema';
-import { dateIn } from '@/platform/clock';
+import { asset, customer, instrumentModel, probeCalibration, probePlace } from '@/data/schema';
 import { readSettings } from '@/platform/settings';
 
-export type ProbeRow = typeof probeCalibration.$inferSelect & { certificateId: string | null; number: string | null; on: string };
+export type ProbeRow = Omit<typeof probeCalibration.$inferSelect, 'at' | 'assetId'> & {
+  certificateId: string | null;
+  number: string | null;
+  on: string;
+};
 
 export interface ProbeChannel {
   label: string;
   kind: ProbeRow['kind'];
   unit: string;
-  /** Oldest first. */
+  /** The latest ones in full, oldest first. */
   rows: ProbeRow[];
+  /** The figures of all, oldest first. */
+  history: ProbeHistoryEntry[];
   words: ProbeWords;
 }
 
@@ -52,82 +55,60 @@ export async function probeSheet(tx: Transaction, id: string): Promise<ProbeShee
     .where(eq(asset.id, id));
   if (!row) return null;
   const { zone } = await readSettings(tx);
-  const found = await tx
-    .select({
-      ...getTableColumns(probeCalibration),
-      // Points and segments are drawn and listed for the latest only.
-      points: sql<
-        ProbePoint[]
-      >`case when row_number() over (order by ${probeCalibration.at} desc) <= ${DRAWN} then ${probeCalibration.points} else '[]' end`,
-      segments: sql<
-        ElectrodeSegment[]
-      >`case when row_number() over (order by ${probeCalibration.at} desc) <= ${DRAWN} then ${probeCalibration.segments} else '[]' end`,
-      certificateId: certificate.id,
-      number: certificate.number,
-    })
-    .from(probeCalibration)
-    .leftJoin(
-      certificate,
-      and(
-        eq(certificate.runId, probeCalibration.runId),
-        sql`not exists (select from certificate newer where newer.replaces = ${certificate.id})`,
-      ),
-    )
-    .where(eq(probeCalibration.assetId, id))
-    .orderBy(desc(probeCalibration.at))
-    .limit(MOST);
-  const rows = found.map((one): ProbeRow => ({ ...one, on: dateIn(zone, one.at) })).reverse();
+  const rows: ProbeRow[] = (await latest(tx, id, zone)).reverse();
+  const earlier = await figures(tx, id, zone);
   const labels = [...new Set(rows.map((one) => one.label))];
   return {
     ...row,
     channels: labels.map((label) => {
       const own = rows.filter((one) => one.label === label);
       const last = own.at(-1)!;
+      const history = earlier.filter((one) => one.label === label);
       return {
         label,
         kind: last.kind,
         unit: last.unit,
         rows: own,
-        words: probeWords({ result: last, history: own.map(historyEntry) }),
+        history,
+        words: probeWords({ result: last, history }),
       };
     }),
     places: await placesOf(tx, id),
   };
 }
 
-const historyEntry = (row: ProbeRow): ProbeHistoryEntry => ({
-  date: row.on,
-  slopePercent: row.slopePercent,
-  offsetMv: row.offsetMv,
-  cellConstant: row.cellConstant,
-  responseSeconds: row.responseSeconds,
-  care: row.care,
-});
+/** The latest calibrations in full: lines of the chart, rows of the table. */
+async function latest(tx: Transaction, id: string, zone: string): Promise<ProbeRow[]> {
+  const { rows } = await tx.execute(sql`
+    select k.run_id as "runId", k.channel, k.label, k.kind, k.unit, k.slope_percent as "slopePercent", k.offset_mv as "offsetMv", k.cell_constant as "cellConstant",
+      k.mv_per_decade as "mvPerDecade", k.response_seconds as "responseSeconds", k.points, k.segments, k.care, k.as_left as "asLeft",
+      to_char(k.at at time zone ${zone}, 'YYYY-MM-DD') as "on", c.id as "certificateId", c.number
+    from probe_calibration k
+      left join certificate c on c.run_id = k.run_id and not exists (select from certificate newer where newer.replaces = c.id)
+    where k.asset_id = ${id} order by k.at desc limit ${DRAWN}`);
+  return rows as unknown as ProbeRow[];
+}
 
+/** The figures of all of them for the trend, oldest first: plain rows, since there may be hundreds. */
+async function figures(tx: Transaction, id: string, zone: string): Promise<(ProbeHistoryEntry & { label: string })[]> {
+  const { rows } = await tx.execute(sql`
+    select label, to_char(at at time zone ${zone}, 'YYYY-MM-DD') as date, slope_percent as "slopePercent", offset_mv as "offsetMv", cell_constant as "cellConstant",
+      response_seconds as "responseSeconds", care
+    from (select * from probe_calibration where asset_id = ${id} order by at desc limit ${MOST}) latest order by at`);
+  return rows as unknown as (ProbeHistoryEntry & { label: string })[];
+}
+
+/** Where a probe was; for a meter, what was in it. Newest first. */
 async function placesOf(tx: Transaction, id: string): Promise<ProbeSheet['places']> {
-  const asProbe = await tx
-    .select({ place: probePlace, maker: asset.maker, serial: asset.serial, hostId: asset.id })
-    .from(probePlace)
-    .leftJoin(asset, eq(asset.id, probePlace.hostId))
-    .where(eq(probePlace.probeId, id))
-    .orderBy(desc(probePlace.fromAt))
-    .limit(50);
-  const asHost = await tx
-    .select({ place: probePlace, maker: asset.maker, serial: asset.serial, hostId: asset.id })
-    .from(probePlace)
-    .innerJoin(asset, eq(asset.id, probePlace.probeId))
-    .where(and(eq(probePlace.hostId, id)))
-    .orderBy(desc(probePlace.fromAt))
-    .limit(50);
-  return [...asProbe, ...asHost].map(({ place, maker, serial, hostId }) => ({
-    id: place.id,
-    fromAt: place.fromAt,
-    untilAt: place.untilAt,
-    place: place.place,
-    by: place.by,
-    note: place.note,
-    other: serial ? `${maker} ${serial}` : null,
-    otherId: hostId,
+  const { rows } = await tx.execute(sql`
+    select p.id, p.from_at as "fromAt", p.until_at as "untilAt", p.place, p.by, p.note, a.maker || ' ' || a.serial as other, a.id as "otherId"
+    from probe_place p left join asset a on a.id = case when p.probe_id = ${id} then p.host_id else p.probe_id end
+    where p.probe_id = ${id} or p.host_id = ${id} order by p.from_at desc limit 60`);
+  const instant = (value: unknown) => (value === null ? null : new Date(String(value)));
+  return (rows as unknown as ProbeSheet['places']).map((row) => ({
+    ...row,
+    fromAt: instant(row.fromAt)!,
+    untilAt: instant(row.untilAt),
   }));
 }
 
