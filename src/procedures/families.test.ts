@@ -155,7 +155,7 @@ describe('family 21: detector pairs, pentane scale, absent sensor', () => {
     );
     run.do({
       type: 'captureReading',
-      step: 'found',
+      step: 'fell',
       point: 'response',
       channel: 'c-o2',
       text: '18.0',

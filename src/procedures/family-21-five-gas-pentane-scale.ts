@@ -3,7 +3,7 @@ import type { Procedure } from '@/core/procedure/procedure';
 /** Family 21: pumped five-gas monitor on a pentane scale; a sensor may be absent; block test, full zero, detector pairs done twice, bump both ways. */
 export const family21: Procedure = {
   id: 'pumped-five-gas',
-  version: 2,
+  version: 3,
   family: 21,
   title: 'Pumped five-gas monitor, calibration',
   method: 'Comparison with a certified mixture through a demand-flow regulator; combustible channel on a pentane scale.',
@@ -46,7 +46,17 @@ export const family21: Procedure = {
     { id: 'bottle', kind: 'reference', title: 'Choose the bottle', slots: ['mix'] },
     { id: 'found-zero', kind: 'read', title: 'As found: clean air', points: ['zero', 'air'], phase: 'asFound' },
     { id: 'found-on', kind: 'stimulus', title: 'Gas on', slot: 'mix', means: 'demand flow', on: true },
-    { id: 'found', kind: 'read', title: 'As found: gas', points: ['span', 'response'], phase: 'asFound' },
+    { id: 'found', kind: 'read', title: 'As found: gas', points: ['span'], phase: 'asFound' },
+    {
+      id: 'fell',
+      kind: 'read',
+      title: 'Did oxygen fall?',
+      points: ['response'],
+      phase: 'check',
+      counts: false,
+      remark: 'watched only',
+      reason: 'A stuck oxygen sensor shows here, before anything is adjusted.',
+    },
     { id: 'found-off', kind: 'stimulus', title: 'Gas off', slot: 'mix', means: 'demand flow', on: false },
     {
       id: 'pass',

@@ -134,7 +134,11 @@ for (const one of FAMILIES)
          from certificate c join run_summary s on s.run_id = c.run_id where c.id = $1`,
         [office.id],
       );
-      expect(made).toMatchObject({ kind: one.kind, title: one.title, asleft: 'within' });
+      const lines = await query(
+        'select label, point, found_text, found_state, left_text, left_state from channel_result where run_id = $1',
+        [run],
+      );
+      expect(made, JSON.stringify(lines)).toMatchObject({ kind: one.kind, title: one.title, asleft: 'within' });
       expect(Number(made!.live)).toBeGreaterThan(0);
       expect(Number(made!.traces)).toBeGreaterThan(0);
       await office.page.context().close();
