@@ -63,15 +63,9 @@ const newOf = (model: string, serial = `${model}-${randomUUID().slice(0, 6)}`) =
     createAsset(context, { customerId: world.customerId, modelId: models[model]!, serial, tag: '', channels: [] }),
   ).then((one) => one.id);
 
-/** A visit from the counter to the certificate on a simulated meter. */
-async function visit(
-  assetId: string,
-  model: string,
-  at: Date,
-  fault: object = {},
-  dry = false,
-): Promise<{ run: string; state: RunState }> {
-  const ticketId = await inTx(async (context) => {
+/** Received and put on a place. */
+function placed(assetId: string, place: number, at = new Date()): Promise<string> {
+  return inTx(async (context) => {
     const received = await receive(context, {
       customerId: world.customerId,
       contact: '',
@@ -89,9 +83,20 @@ async function visit(
       ],
     });
     const id = received.tickets[0]!.id;
-    await placeTicket(context, { ticketId: id, place: 1 });
+    await placeTicket(context, { ticketId: id, place });
     return id;
   }, at);
+}
+
+/** A visit from the counter to the certificate on a simulated meter. */
+async function visit(
+  assetId: string,
+  model: string,
+  at: Date,
+  fault: object = {},
+  dry = false,
+): Promise<{ run: string; state: RunState }> {
+  const ticketId = await placed(assetId, 1, at);
   const references = (await inTx(({ tx }) => referenceSnapshots(tx))).filter(
     (one) => (one.openedUntil ?? today) >= today && (one.expires ?? today) >= today && Number(one.leftMl ?? 99) >= 30,
   );
@@ -256,26 +261,7 @@ describe('liquids on the shelf', () => {
   });
   it('past its life after opening, used up, or not the one in order: refused by the server, each with its reason', async () => {
     const assetId = await newOf('PG-22');
-    const ticketId = await inTx(async (context) => {
-      const received = await receive(context, {
-        customerId: world.customerId,
-        contact: '',
-        note: '',
-        instruments: [
-          {
-            assetId,
-            wish: 'Calibrate',
-            rule: 'simple',
-            promiseOn: null,
-            dueAgreed: true,
-            note: '',
-            inspection: Object.fromEntries(INSPECTION_ITEMS.map((item) => [item.id, { result: 'pass' as const, note: '' }])),
-          },
-        ],
-      });
-      await placeTicket(context, { ticketId: received.tickets[0]!.id, place: 2 });
-      return received.tickets[0]!.id;
-    });
+    const ticketId = await placed(assetId, 2);
     const { run } = await inTx((context) => startRun(context, { ticketId }));
     const bind = (reference: string) =>
       inTx((context) =>

@@ -2,9 +2,8 @@
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
-import { attempt } from '@/platform/client/result';
-import { askPanelAction } from './actions';
-import type { LineView, PanelAsk } from './server';
+import type { LineView } from './server';
+import { usePanel } from './use-panel';
 
 interface World {
   poured?: object | null;
@@ -33,20 +32,9 @@ export function MeterPanel({
   /** What each slot has to be set to, where it has to be. */
   values: Record<number, string>;
 }) {
-  const [world, setWorld] = useState<World>({});
   const [chosen, setChosen] = useState('');
-  const [said, setSaid] = useState('');
-  const [busy, setBusy] = useState(false);
+  const { world, said, busy, ask } = usePanel<World>(line.id);
   const bottle = liquids.find((one) => one.id === (chosen || inHand?.id)) ?? null;
-  const ask = async (what: PanelAsk) => {
-    setBusy(true);
-    const answer = await attempt(() => askPanelAction({ lineId: line.id, ...what }));
-    setBusy(false);
-    if (!answer.ok) return setSaid(answer.message);
-    const { pressed, ...now } = answer.value as World & { pressed?: { ok: boolean; why?: string } };
-    setWorld(now);
-    setSaid(pressed ? (pressed.ok ? 'done' : `refused: ${pressed.why}`) : '');
-  };
   const channels = line.hello?.channels ?? [];
   return (
     <details className="stand-in" data-testid="stand-in">

@@ -1,9 +1,7 @@
 'use client';
-import { useState } from 'react';
 import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
-import { attempt } from '@/platform/client/result';
-import { askPanelAction } from './actions';
-import type { LineView, PanelAsk } from './server';
+import type { LineView } from './server';
+import { usePanel } from './use-panel';
 
 interface World {
   mixture?: object | null;
@@ -32,18 +30,7 @@ export function StandInPanel({
   bottle: ReferenceSnapshot | null;
   spanValues: Record<number, string>;
 }) {
-  const [world, setWorld] = useState<World>({});
-  const [said, setSaid] = useState('');
-  const [busy, setBusy] = useState(false);
-  const ask = async (what: PanelAsk) => {
-    setBusy(true);
-    const answer = await attempt(() => askPanelAction({ lineId: line.id, ...what }));
-    setBusy(false);
-    if (!answer.ok) return setSaid(answer.message);
-    const { pressed, ...now } = answer.value as World & { pressed?: { ok: boolean; why?: string } };
-    setWorld(now);
-    setSaid(pressed ? (pressed.ok ? 'done' : `refused: ${pressed.why}`) : '');
-  };
+  const { world, said, busy, ask } = usePanel<World>(line.id);
   const open = world.mixture !== null && world.mixture !== undefined;
   const has = (key: string) => line.hello?.keys.includes(key);
   const channels = line.hello?.channels.filter((one) => one.fitted) ?? [];
