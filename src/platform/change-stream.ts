@@ -15,7 +15,8 @@ function listen(): Promise<void> {
     const client = new Client({ connectionString: process.env.DATABASE_URL });
     const again = () => {
       listening = null;
-      if (listeners.size) setTimeout(() => void listen().catch(() => undefined), 1000);
+      const tellAll = () => listeners.forEach((tell) => tell('listening', ''));
+      if (listeners.size) setTimeout(() => void listen().then(tellAll, () => undefined), 1000);
     };
     try {
       await client.connect();
@@ -23,7 +24,6 @@ function listen(): Promise<void> {
       client.on('error', (error) => log.warn({ error: String(error) }, 'change stream lost the database'));
       client.on('end', again);
       await client.query(CHANNELS.map((name) => `listen ${name}`).join('; '));
-      listeners.forEach((tell) => tell('listening', ''));
     } catch (error) {
       void client.end().catch(() => undefined);
       again();
@@ -84,7 +84,8 @@ export function liveIdOf(lastEventId: string | null | undefined): number | null 
 }
 
 /**
- * Server-sent events, one stream a browser: "run" for each change with run and sequence number, "live" for each frame of the lines asked for, "line" when a device came or went.
+ * Server-sent events, one stream a browser: "hearing" when all that happens from now on will come, "run" for each change with run and sequence number,
+ * "live" for each frame of the lines asked for, "line" when a device came or went.
  * After a break the frames go on behind the last one seen. A breath every 20 s keeps proxies from closing it.
  */
 export function runChangeStream(
@@ -114,8 +115,13 @@ export function runChangeStream(
       const catchUp = () => {
         if (wanted.size) inOrder(async () => (await framesSince(lines, lastLive)).forEach(sendLive));
       };
+      // From here on nothing is missed: whoever looked at the house before this looks once more.
+      const hearing = () => {
+        write('event: hearing\ndata: {}\n\n');
+        catchUp();
+      };
       const tell: Listener = (channel, payload) => {
-        if (channel === 'listening') return catchUp();
+        if (channel === 'listening') return hearing();
         if (channel === 'run_changed') {
           const { run, seq } = JSON.parse(payload) as { run: string; seq: number };
           write(`id: ${run}/${seq}${lastLive === null ? '' : `~${lastLive}`}\nevent: run\ndata: ${payload}\n\n`);
@@ -133,7 +139,7 @@ export function runChangeStream(
       const breath = setInterval(() => write(': still here\n\n'), 20_000);
       listeners.add(tell);
       void listen()
-        .then(catchUp)
+        .then(hearing)
         .catch(() => undefined);
       stop = () => {
         closed = true;

@@ -2,7 +2,7 @@
 import { useEffect, useRef } from 'react';
 import { listenToHouse } from './live/house-stream';
 
-/** Calls back when a run changed anywhere in the house; null after the stream came back, since something may have passed by. */
+/** Calls back when a run changed anywhere in the house; null when the stream begins or came back, since something may have passed by. */
 export function useRunChanges(onChange: (change: { run: string; seq: number } | null) => void): void {
   const current = useRef(onChange);
   useEffect(() => {

@@ -34,6 +34,33 @@ test('the hand at a simulated instrument: valve, inlet and keys on the panel; wh
   }
 });
 
+test('an instrument that comes on between the making of the page and the opening of its stream is seen all the same', async ({
+  page,
+}) => {
+  const serial = serialOf('LATE');
+  const { run } = await makeRun({ model: 'VT-47', serial });
+  await signIn(page, 'technician', '/calculators');
+  let open = () => undefined as void;
+  const opened = new Promise<void>((resolve) => (open = resolve));
+  await page.route('**/api/stream**', async (request) => {
+    await opened;
+    await request.continue();
+  });
+  await page.goto(`/runs/${run}`);
+  await expect(page.getByTestId('line-strip')).toContainText('No cable');
+  const device = await standIn({ model: 'VT-47', serial, speed: 20 });
+  try {
+    await expect
+      .poll(() => query('select 1 from device_line where id = $1 and serial = $2', [device.lineId, serial]), { timeout: 10_000 })
+      .toHaveLength(1);
+    open();
+    await expect(page.getByTestId('line-strip')).toContainText('Live from', { timeout: 10_000 });
+  } finally {
+    open();
+    await device.close();
+  }
+});
+
 test('a poisoned sensor: two tries, the cause first, a decision; the tag, and the notice that the signatory releases', async ({
   page,
   browser,

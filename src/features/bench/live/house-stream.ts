@@ -8,10 +8,11 @@ export interface LiveBatch {
   said: LiveSaid[];
 }
 export interface StreamListener {
-  /** A run changed; null after the stream came back, since something may have passed by. */
+  /** A run changed; null when the stream begins or came back, since something may have passed by since the page was made. */
   onRun?: (change: { run: string; seq: number } | null) => void;
   onLive?: (batch: LiveBatch) => void;
-  onLine?: (change: { line: string; state: 'connected' | 'away' }) => void;
+  /** A device came or went; null as above. */
+  onLine?: (change: { line: string; state: 'connected' | 'away' } | null) => void;
   onState?: (state: StreamState) => void;
   /** Lines whose frames are wanted. */
   lines?: string[];
@@ -25,7 +26,6 @@ let stream: EventSource | null = null;
 let streamLines = '';
 let due: ReturnType<typeof setTimeout> | null = null;
 let retry: ReturnType<typeof setTimeout> | null = null;
-let everOpen = false;
 
 /**
  * The page's one event stream, shared by all who listen: more than a handful of streams would block the browser. It is opened with the lines that anybody wants,
@@ -69,9 +69,13 @@ function open(lines: string): void {
   stream = mine;
   mine.addEventListener('open', () => {
     listeners.forEach((one) => one.onState?.('open'));
-    if (everOpen) listeners.forEach((one) => one.onRun?.(null));
-    everOpen = true;
   });
+  mine.addEventListener('hearing', () =>
+    listeners.forEach((one) => {
+      one.onRun?.(null);
+      one.onLine?.(null);
+    }),
+  );
   mine.addEventListener('error', () => {
     listeners.forEach((one) => one.onState?.('broken'));
     // A server that answers with an error (it is being started) makes the browser give up: then we try again ourselves.

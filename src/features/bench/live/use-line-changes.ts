@@ -10,7 +10,7 @@ export function useLineChanges(line: string | null): void {
     return listenToHouse({
       onLine: (change) => {
         // Without a line any device that comes may be this instrument: it says who it is when it is there.
-        if (line === null || change.line === line) look();
+        if (line === null || change?.line === line) look();
       },
     });
   }, [line, look]);

@@ -94,34 +94,40 @@ export class Gateway {
   private async write(): Promise<void> {
     if (this.writing || !this.owns) return;
     this.writing = true;
-    try {
-      for (const [id, { reader }] of this.readers) {
+    for (const [id, { reader }] of this.readers) {
+      try {
         if (reader.changed) await this.writeState(id, reader);
         const said = reader.takeWaiting();
         if (said.length) await this.writeFrames(id, said);
+      } catch (error) {
+        // One line that can't be written (just taken off the list, say) must not keep the others waiting.
+        log.warn({ line: id, error: String(error) }, 'gateway could not write');
       }
-    } catch (error) {
-      log.warn({ error: String(error) }, 'gateway could not write');
-    } finally {
-      this.writing = false;
     }
+    this.writing = false;
   }
 
   private async writeState(id: string, reader: LineReader): Promise<void> {
     reader.changed = false;
     const { state, reason, hello, dropped, droppedWhy } = reader.state;
-    await this.db
-      .update(deviceLine)
-      .set({
-        state,
-        reason,
-        dropped,
-        droppedWhy,
-        seenAt: new Date(),
-        ...(hello ? { hello, maker: hello.maker, serial: hello.serial } : {}),
-      })
-      .where(eq(deviceLine.id, id));
-    await this.db.execute(sql`select pg_notify('line_changed', ${JSON.stringify({ line: id, state })})`);
+    try {
+      await this.db
+        .update(deviceLine)
+        .set({
+          state,
+          reason,
+          dropped,
+          droppedWhy,
+          seenAt: new Date(),
+          ...(hello ? { hello, maker: hello.maker, serial: hello.serial } : {}),
+        })
+        .where(eq(deviceLine.id, id));
+      await this.db.execute(sql`select pg_notify('line_changed', ${JSON.stringify({ line: id, state })})`);
+    } catch (error) {
+      // Not told yet: the next round tells it.
+      reader.changed = true;
+      throw error;
+    }
   }
 
   private async writeFrames(line: string, said: LiveSaid[]): Promise<void> {
