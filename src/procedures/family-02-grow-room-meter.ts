@@ -1,6 +1,7 @@
 import type { Condition } from '@/core/procedure/condition';
 import type { Procedure } from '@/core/procedure/procedure';
 import * as part from './water-parts';
+import { calibrationRound, cleanCell, cleanGlass, freshLiquid } from './water-round';
 import { ecPart, phPart } from './water-sheets';
 
 const QUICK = part.school('points', 'one');
@@ -11,7 +12,7 @@ const ec = ecPart(['ec1413'], { solids: true, cell: false });
 /** Family 2: grow-room pH/EC meter; the quick solution for both at once, or 7 then 4, then EC. Probe condition only from a two-point run, not live. */
 export const family02: Procedure = {
   id: 'grow-room-ph-ec',
-  version: 1,
+  version: 2,
   family: 2,
   title: 'Grow-room pH/EC meter, calibration',
   method: 'Comparison with certified buffer solutions and a conductivity standard at the measured temperature.',
@@ -53,7 +54,7 @@ export const family02: Procedure = {
     ...ph.points,
     ...ec.points,
   ],
-  schools: [{ ...part.POINTS, standard: 'two' }, part.RINSING, part.DRYING],
+  schools: [part.offering(part.POINTS, 'two', ['one', 'two']), part.RINSING, part.DRYING],
   steps: [
     part.room,
     ...part.temperatureFirst,
@@ -68,9 +69,21 @@ export const family02: Procedure = {
         ...part.soak('look'),
         part.chooseLiquids('bottle', 'Scan the quick solution', ['quick']),
         ...twoAtOnce(part.dip('found', 'asFound', { slot: 'quick', title: 'quick solution', point: 'quick-ph' })),
-        ...twoAtOnce(part.calibrateIn('set', { slot: 'quick', title: 'quick solution', point: 'quick-ph' })),
-        part.readBackSlope('read-back'),
-        ...part.giveUpOrGoOn,
+        calibrationRound(
+          {
+            id: 'quick',
+            roles: ['ph', 'ec'],
+            remedies: [
+              freshLiquid('quick solution', [{ slot: 'quick', title: 'the quick solution' }]),
+              cleanGlass,
+              cleanCell(['ec']),
+            ],
+          },
+          [
+            ...twoAtOnce(part.calibrateIn('set', { slot: 'quick', title: 'quick solution', point: 'quick-ph' })),
+            part.readBackSlope('read-back'),
+          ],
+        ),
         ...twoAtOnce(part.dip('left', 'asLeft', { slot: 'quick', title: 'quick solution', point: 'quick-ph' })),
       ],
     },

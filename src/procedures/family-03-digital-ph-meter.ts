@@ -1,14 +1,68 @@
 import type { BufferId } from '@/core/ph/buffer-value';
-import type { Procedure } from '@/core/procedure/procedure';
+import type { Condition } from '@/core/procedure/condition';
+import type { Procedure, Step } from '@/core/procedure/procedure';
 import * as part from './water-parts';
+import { cleanGlass } from './water-round';
 
 const SET: BufferId[] = ['technical-4.01', 'technical-7.00', 'technical-10.01'];
-const APPLIED = { is: 'decided', question: 'apply', option: 'apply' } as const;
+const decided = (option: string): Condition => ({ is: 'decided', question: 'apply', option });
+const LAST: Condition = { is: 'iterationAtLeast', count: 3 };
+const points: Step = {
+  id: 'points',
+  kind: 'group',
+  title: 'Points of the calibration, in any order',
+  order: 'fixed',
+  repeat: { atMost: 5, until: { is: 'answered', step: 'more', item: 'another', equals: 'no' } },
+  steps: [
+    part.chooseLiquids('buffer', 'Scan the buffer', ['buffer']),
+    { id: 'in', kind: 'stimulus', title: 'Dip into the buffer', slot: 'buffer', means: 'probe in the liquid', on: true },
+    {
+      id: 'take',
+      kind: 'read',
+      title: 'Wait for a still reading',
+      points: ['recognised'],
+      phase: 'adjustment',
+      stability: { windowSeconds: 20, maxSpread: '0.02' },
+      reason:
+        'Drift check: reading and temperature both have to stand still. The probe names the buffer; it has to be the one scanned.',
+    },
+    { id: 'out', kind: 'stimulus', title: 'Lift out and rinse', slot: 'buffer', means: 'probe in the liquid', on: false },
+    {
+      id: 'more',
+      kind: 'check',
+      title: 'Another buffer?',
+      items: [{ id: 'another', label: 'Another buffer', answer: 'yesNo' }],
+    },
+  ],
+};
+const readBack = part.readBackSlope('read-back', 2, [
+  { id: 'offset', label: 'Zero point, mV', answer: 'number', unit: 'mV' },
+  { id: 'response', label: 'Response time, s', answer: 'number', unit: 's' },
+]);
+/** Applied or discarded; before the last round also begun again, cleaned or not. */
+const decide = (last: boolean): Step => ({
+  id: last ? 'last-result' : 'result',
+  kind: 'decide',
+  title: 'Apply or discard',
+  question: 'apply',
+  options: [
+    { id: 'apply', label: 'Apply to the probe' },
+    { id: 'discard', label: 'Discard, the old one stands', consequence: 'discard' },
+    ...(last
+      ? []
+      : [
+          { id: 'again', label: 'Once more in fresh buffer', again: ['ph'] },
+          { id: 'clean', label: cleanGlass.label, again: ['ph'] },
+        ]),
+  ],
+  reason: 'Slope, zero point and response time decide it.',
+  when: last ? LAST : { not: LAST },
+});
 
 /** Family 3: portable meter with digital pH probes; the buffer is recognised from mV, the data belongs to the probe, which may be calibrated off-line. */
 export const family03: Procedure = {
   id: 'digital-ph-probe',
-  version: 2,
+  version: 3,
   family: 3,
   title: 'Digital pH probe, calibration',
   method:
@@ -34,7 +88,7 @@ export const family03: Procedure = {
       tolerance: { limit: '0.5' },
     },
   ],
-  schools: [{ ...part.POINTS, standard: 'two' }, part.RINSING, part.DRYING, part.VERIFYING],
+  schools: [part.RINSING, part.DRYING],
   steps: [
     part.room,
     part.lookAtGlass,
@@ -44,49 +98,22 @@ export const family03: Procedure = {
     ...part.dip('found-seven', 'asFound', { slot: 'first', title: 'Buffer 7.00', point: 'seven' }),
     ...part.dip('found-four', 'asFound', { slot: 'second', title: 'Buffer 4.01', point: 'four' }),
     {
-      id: 'points',
+      id: 'round',
       kind: 'group',
-      title: 'Points of the calibration, in any order',
+      title: 'Calibration, until its data is applied or discarded',
       order: 'fixed',
-      repeat: { atMost: 5, until: { is: 'answered', step: 'more', item: 'another', equals: 'no' } },
-      when: { not: { is: 'property', property: 'as-found-only' } },
+      repeat: { atMost: 3, until: { any: [decided('apply'), decided('discard')] } },
+      when: part.GONE_ON,
       steps: [
-        part.chooseLiquids('buffer', 'Scan the buffer', ['buffer']),
-        { id: 'in', kind: 'stimulus', title: 'Dip into the buffer', slot: 'buffer', means: 'probe in the liquid', on: true },
-        {
-          id: 'take',
-          kind: 'read',
-          title: 'Wait for a still reading',
-          points: ['recognised'],
-          phase: 'adjustment',
-          stability: { windowSeconds: 20, maxSpread: '0.02' },
-          reason:
-            'Drift check: reading and temperature both have to stand still. The probe names the buffer; it has to be the one scanned.',
-        },
-        { id: 'out', kind: 'stimulus', title: 'Lift out and rinse', slot: 'buffer', means: 'probe in the liquid', on: false },
-        {
-          id: 'more',
-          kind: 'check',
-          title: 'Another buffer?',
-          items: [{ id: 'another', label: 'Another buffer', answer: 'yesNo' }],
-        },
+        ...cleanGlass.steps.map((step): Step => ({
+          ...step,
+          when: { all: [{ is: 'iterationAtLeast', count: 2 }, decided('clean')] },
+        })),
+        points,
+        readBack,
+        decide(false),
+        decide(true),
       ],
-    },
-    part.readBackSlope('read-back', 2, [
-      { id: 'offset', label: 'Zero point, mV', answer: 'number', unit: 'mV' },
-      { id: 'response', label: 'Response time, s', answer: 'number', unit: 's' },
-    ]),
-    {
-      id: 'result',
-      kind: 'decide',
-      title: 'Apply or discard',
-      question: 'apply',
-      options: [
-        { id: 'apply', label: 'Apply to the probe' },
-        { id: 'discard', label: 'Discard, the old one stands', consequence: 'discard' },
-      ],
-      reason: 'Slope, zero point and response time decide it.',
-      when: { not: { is: 'property', property: 'as-found-only' } },
     },
     {
       id: 'apply',
@@ -95,7 +122,7 @@ export const family03: Procedure = {
       points: ['recognised'],
       action: 'calibrate',
       together: true,
-      when: APPLIED,
+      when: decided('apply'),
       reason: 'The data is stored in the probe and goes with it to any meter.',
     },
     ...part.dip('left-seven', 'asLeft', {

@@ -9,7 +9,7 @@ const oxygen = oxygenPart(600);
 /** Family 5: field set for oxygen, pH and conductivity: one ticket, three sheets that share temperature and conditions, one certificate. */
 export const family05: Procedure = {
   id: 'field-oxygen-ph-ec',
-  version: 1,
+  version: 2,
   family: 5,
   title: 'Field oxygen/pH/EC set, calibration',
   method:
@@ -25,7 +25,7 @@ export const family05: Procedure = {
   ],
   slots: [part.thermometer, ...ph.slots, ...ec.slots, ...oxygen.slots],
   points: [part.temperaturePoint, ...ph.points, ...ec.points, ...oxygen.points],
-  schools: [{ ...part.POINTS, standard: 'three' }, { ...part.RINSING, standard: 'tap' }, part.DRYING],
+  schools: [part.offering(part.POINTS, 'three'), part.offering(part.RINSING, 'tap'), part.DRYING],
   steps: [
     part.room,
     ...part.temperatureFirst,

@@ -7,7 +7,7 @@ const ec = ecPart(['ec731'], { verify: 'ec1417', solids: true });
 /** Family 9: laboratory conductivity; temperature first, with three outcomes; 731 µS/cm, verified at 1417. */
 export const family09: Procedure = {
   id: 'laboratory-conductivity',
-  version: 1,
+  version: 2,
   family: 9,
   title: 'Laboratory conductivity meter, calibration',
   method:
@@ -21,7 +21,7 @@ export const family09: Procedure = {
   ],
   slots: [part.thermometer, ...ec.slots],
   points: [part.temperaturePoint, ...ec.points],
-  schools: [{ ...part.VERIFYING, standard: 'second' }, part.RINSING],
+  schools: [part.offering(part.VERIFYING, 'second'), part.RINSING],
   steps: [part.room, ...part.temperatureFirst, ...ec.steps, ...part.store],
   cautions: [part.WET_CARE],
 };

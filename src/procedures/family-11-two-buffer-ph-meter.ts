@@ -27,7 +27,7 @@ const strip: Step[] = [
 /** Family 11: two-buffer pH meter; slope in per cent, ± 0.1 check, strips as cross-check. */
 export const family11: Procedure = {
   id: 'two-buffer-ph-meter',
-  version: 1,
+  version: 2,
   family: 11,
   title: 'Two-buffer pH meter, calibration',
   method: 'Comparison with two certified buffer solutions at the measured temperature.',
@@ -40,7 +40,7 @@ export const family11: Procedure = {
     ...ph.points,
     { id: 'strip', label: 'Indicator strip', channels: ['ph'], target: { kind: 'strip' } },
   ],
-  schools: [part.POINTS, part.VERIFYING, part.RINSING, part.DRYING],
+  schools: [part.offering(part.POINTS, 'two', ['one', 'two']), part.RINSING, part.DRYING],
   steps: [part.room, ...part.temperatureFirst, ...ph.steps, ...strip, ...part.store],
   cautions: [part.WET_CARE],
 };

@@ -1,5 +1,6 @@
 import type { Point, Procedure, Step } from '@/core/procedure/procedure';
 import * as part from './water-parts';
+import { calibrationRound, conditionMembrane, freshLiquid } from './water-round';
 import { ecPart, phPart, sheet } from './water-sheets';
 
 const ph = phPart(['seven', 'four', 'ten']);
@@ -33,22 +34,34 @@ const redoxSteps: Step[] = [
 const ionSteps: Step[] = [
   ...ION.map(([slot, label]) => part.chooseLiquids(`${slot}-bottle`, `Scan ${label}`, [slot])),
   ...ION.flatMap(([slot, label]) => part.dip(`found-${slot}`, 'asFound', { slot, title: label, point: slot })),
-  ...ION.flatMap(([slot, label]) =>
-    part.calibrateIn(`set-${slot}`, {
-      slot,
-      title: label,
-      point: slot,
-      reason: 'Weak one first; the slope a decade comes from the two voltages.',
-    }),
+  calibrationRound(
+    {
+      id: 'ion',
+      roles: ['ion'],
+      remedies: [
+        freshLiquid(
+          'standards',
+          ION.map(([slot, label]) => ({ slot, title: label })),
+        ),
+        conditionMembrane,
+      ],
+    },
+    ION.flatMap(([slot, label]) =>
+      part.calibrateIn(`set-${slot}`, {
+        slot,
+        title: label,
+        point: slot,
+        reason: 'Weak one first; the slope a decade comes from the two voltages.',
+      }),
+    ),
   ),
-  ...part.giveUpOrGoOn.map((step) => ({ ...step, id: `${step.id}-ion` })),
   ...ION.flatMap(([slot, label]) => part.dip(`left-${slot}`, 'asLeft', { slot, title: label, point: slot })),
 ];
 
 /** Family 19: laboratory multi-meter: pH 7 / 4.01 / 10.01, conductivity 84 / 1413 / 12 880, ORP and ion-selective inputs. */
 export const family19: Procedure = {
   id: 'laboratory-multi-meter',
-  version: 1,
+  version: 2,
   family: 19,
   title: 'Laboratory multi-meter, calibration',
   method:
@@ -71,7 +84,7 @@ export const family19: Procedure = {
     ...ION.map(([slot, label, substance]) => part.standard(slot, label, substance)),
   ],
   points: [part.temperaturePoint, ...ph.points, ...ec.points, redoxPoint, ...ionPoints],
-  schools: [{ ...part.POINTS, standard: 'three' }, part.RINSING, part.DRYING],
+  schools: [part.offering(part.POINTS, 'three'), part.RINSING, part.DRYING],
   steps: [
     part.room,
     ...part.temperatureFirst,

@@ -48,6 +48,12 @@ export const VERIFYING: School = {
   ],
   standard: 'same',
 };
+/** A question with the answer that this procedure starts from, and only the answers that it can follow. */
+export const offering = (school: School, standard: string, only?: string[]): School => ({
+  ...school,
+  options: school.options.filter((one) => !only || only.includes(one.id)),
+  standard,
+});
 export const school = (id: string, option: string): Condition => ({ is: 'school', school: id, option });
 
 export const buffer = (id: string, label: string, substance: string): Slot => ({
@@ -181,7 +187,7 @@ export const temperatureFirst: Step[] = [
   },
 ];
 
-const GONE_ON: Condition = { not: { is: 'property', property: 'as-found-only' } };
+export const GONE_ON: Condition = { not: { is: 'property', property: 'as-found-only' } };
 const both = (one: Condition, other?: Condition): Condition => (other ? { all: [one, other] } : one);
 
 interface DipOptions {
@@ -264,23 +270,6 @@ export const readBackSlope = (id: string, needsPoints = 2, more: CheckItem[] = [
   reason: 'One buffer gives an offset, no slope: then write “none”.',
   when: GONE_ON,
 });
-
-/** After the tries: goes on, or not. */
-export const giveUpOrGoOn: Step[] = [
-  {
-    id: 'failed',
-    kind: 'decide',
-    title: 'It did not take the calibration',
-    question: 'failedProbe',
-    reason: 'First: fresh buffer? rinsed? temperature? bubbles? The likely causes stand below.',
-    when: { is: 'anyAdjustFailed' },
-    options: [
-      { id: 'goOn', label: 'Go on, the as-left decides' },
-      { id: 'service', label: 'To service: clean, soak or replace', consequence: 'service' },
-      { id: 'out', label: 'Out of service, with a tag', consequence: 'outOfService' },
-    ],
-  },
-];
 
 const STORED: [property: string, label: string][] = [
   ['stores-wet', 'Cap with storage solution or 3 M KCl on the glass'],

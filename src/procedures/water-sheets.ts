@@ -5,15 +5,16 @@ import {
   calibrateIn,
   chooseLiquids,
   dip,
-  giveUpOrGoOn,
   inBuffer,
   lookAtCell,
   lookAtGlass,
   lookAtMembrane,
   readBackSlope,
+  school,
   soak,
   standard,
 } from './water-parts';
+import { calibrationRound, cleanCell, cleanGlass, freshLiquid, newMembrane, overnight } from './water-round';
 
 interface Part {
   slots: Slot[];
@@ -28,27 +29,57 @@ const BUFFERS = {
 } as const;
 type BufferName = keyof typeof BUFFERS;
 
-/** A round of pH: as found in all buffers, the calibration in the procedure's order, as left in all of them. */
+/** How many buffers are dipped into is a school of the procedure where it offers one: the second leaves out “one”, the third asks for “three”. */
+const DIPPED: (Condition | undefined)[] = [undefined, { not: school('points', 'one') }, school('points', 'three')];
+
+/** A sheet of pH: as found in all buffers, the calibration in the procedure's order, as left in all of them. */
 export function phPart(
   order: BufferName[],
   { readBack = true, more = [] }: { readBack?: boolean; more?: CheckItem[] } = {},
 ): Part {
+  const held = (name: BufferName) => {
+    const when = DIPPED[order.indexOf(name)];
+    return when ? { when } : {};
+  };
   return {
     slots: order.map((name) => buffer(name, BUFFERS[name][0].toLowerCase(), BUFFERS[name][1])),
     points: order.map((name) => inBuffer(name, BUFFERS[name][0], name, BUFFERS[name][1])),
     steps: [
       lookAtGlass,
       ...soak('look'),
-      ...order.map((name) => chooseLiquids(`${name}-bottle`, `Scan ${BUFFERS[name][0].toLowerCase()}`, [name])),
-      ...order.flatMap((name) => dip(`found-${name}`, 'asFound', { slot: name, title: BUFFERS[name][0], point: name })),
-      ...order.flatMap((name) => calibrateIn(`set-${name}`, { slot: name, title: BUFFERS[name][0], point: name })),
-      ...(readBack ? [readBackSlope('read-back', 2, more)] : []),
-      ...giveUpOrGoOn,
+      ...order.map((name) =>
+        chooseLiquids(`${name}-bottle`, `Scan ${BUFFERS[name][0].toLowerCase()}`, [name], DIPPED[order.indexOf(name)]),
+      ),
+      ...order.flatMap((name) =>
+        dip(`found-${name}`, 'asFound', { slot: name, title: BUFFERS[name][0], point: name, ...held(name) }),
+      ),
+      calibrationRound(
+        {
+          id: 'ph',
+          roles: ['ph'],
+          remedies: [
+            freshLiquid(
+              'buffer',
+              order.map((name) => ({ slot: name, title: BUFFERS[name][0].toLowerCase(), ...held(name) })),
+            ),
+            cleanGlass,
+            overnight,
+          ],
+          also: { is: 'electrodePoor', role: 'ph' },
+        },
+        [
+          ...order.flatMap((name) =>
+            calibrateIn(`set-${name}`, { slot: name, title: BUFFERS[name][0], point: name, ...held(name) }),
+          ),
+          ...(readBack ? [readBackSlope('read-back', 2, more)] : []),
+        ],
+      ),
       ...order.flatMap((name) =>
         dip(`left-${name}`, 'asLeft', {
           slot: name,
           title: BUFFERS[name][0],
           point: name,
+          ...held(name),
           reason: 'The same buffer again is repeatability: within ± 0.1 pH it was taken.',
         }),
       ),
@@ -74,7 +105,8 @@ export function ecPart(
   const title = (id: string) => STANDARDS[id]![0];
   const high = (id: string): Condition | undefined =>
     STANDARDS[id]![2][0] === 'ec-high' ? { is: 'channel', role: 'ec-high' } : undefined;
-  const held = (id: string) => (high(id) ? { when: high(id)! } : {});
+  const when = (id: string) => (id === verify ? school('verifying', 'second') : high(id));
+  const held = (id: string) => (when(id) ? { when: when(id)! } : {});
   return {
     slots: all.map((id) => standard(id, title(id), STANDARDS[id]![1])),
     points: [
@@ -97,32 +129,45 @@ export function ecPart(
     ],
     steps: [
       lookAtCell,
-      ...all.map((id) => chooseLiquids(`${id}-bottle`, `Scan ${title(id)}`, [id], high(id))),
+      ...all.map((id) => chooseLiquids(`${id}-bottle`, `Scan ${title(id)}`, [id], when(id))),
       ...all.flatMap((id) =>
         dip(`found-${id}`, 'asFound', { slot: id, title: title(id), point: id, reason: SWING, ...held(id) }),
       ),
-      ...order.flatMap((id) =>
-        calibrateIn(`set-${id}`, {
-          slot: id,
-          title: title(id),
-          point: id,
-          reason: SWING,
-          key: 'Press the calibration key: the cell constant is set so that the standard reads its value.',
-          ...held(id),
-        }),
+      calibrationRound(
+        {
+          id: 'ec',
+          roles: ['ec', 'ec-high'],
+          remedies: [
+            freshLiquid(
+              'standard',
+              order.map((id) => ({ slot: id, title: title(id), ...held(id) })),
+            ),
+            cleanCell(['ec', 'ec-high']),
+          ],
+        },
+        [
+          ...order.flatMap((id) =>
+            calibrateIn(`set-${id}`, {
+              slot: id,
+              title: title(id),
+              point: id,
+              reason: SWING,
+              key: 'Press the calibration key: the cell constant is set so that the standard reads its value.',
+              ...held(id),
+            }),
+          ),
+          ...(cell
+            ? [
+                {
+                  id: 'cell',
+                  kind: 'check',
+                  title: 'Read back from the meter',
+                  items: [{ id: 'cell-constant', label: 'Cell constant, 1/cm', answer: 'number', unit: '1/cm' }],
+                } satisfies Step,
+              ]
+            : []),
+        ],
       ),
-      ...(cell
-        ? [
-            {
-              id: 'cell',
-              kind: 'check',
-              title: 'Read back from the meter',
-              items: [{ id: 'cell-constant', label: 'Cell constant, 1/cm', answer: 'number', unit: '1/cm' }],
-              when: { not: { is: 'property', property: 'as-found-only' } },
-            } satisfies Step,
-          ]
-        : []),
-      ...giveUpOrGoOn.map((step) => ({ ...step, id: `${step.id}-cell` })),
       ...all.flatMap((id) =>
         withSolids(
           dip(`left-${id}`, 'asLeft', {
@@ -203,46 +248,25 @@ export function oxygenPart(waitSeconds: number): Part {
         stability: { windowSeconds: 15, maxSpread: '0.05' },
         reason: 'Per cent of local saturation is 100 anywhere; per cent at 1 atm is less the higher the place.',
       },
-      {
-        id: 'accept',
-        kind: 'group',
-        title: 'Plausible, then accepted',
-        order: 'fixed',
-        repeat: { atMost: 2, until: { not: { is: 'implausible' } } },
-        when: notNow,
-        steps: [
-          {
-            id: 'membrane',
-            kind: 'care',
-            title: 'Membrane service',
-            action: 'New membrane and electrolyte, cathode cleaned',
-            resets: channels,
-            reason:
-              'New membrane filled with electrolyte, screwed tight, never one that was used; cathode cleaned with a soft cloth.',
-            caution: 'Electrolyte: gloves, and the data sheet at hand.',
-            when: { is: 'iterationAtLeast', count: 2 },
-          },
-          { id: 'polarise', kind: 'wait', title: 'Polarise', minSeconds: 600, when: { is: 'iterationAtLeast', count: 2 } },
-          {
-            id: 'plausible',
-            kind: 'read',
-            title: 'Is it plausible?',
-            points: ['plausible'],
-            phase: 'adjustment',
-            reason: 'Before it is accepted: a probe far off what the pressure allows is ill, not out of adjustment.',
-          },
-        ],
-      },
-      {
-        id: 'set-air',
-        kind: 'adjust',
-        title: 'Accept 100 % in air',
-        points: ['air'],
-        action: 'calibrate',
-        together: true,
-        when: notNow,
-      },
-      ...giveUpOrGoOn.map((step) => ({ ...step, id: `${step.id}-oxygen` })),
+      calibrationRound({ id: 'oxygen', roles: channels, remedies: [newMembrane(channels)], also: { is: 'implausible' } }, [
+        {
+          id: 'plausible',
+          kind: 'read',
+          title: 'Is it plausible?',
+          points: ['plausible'],
+          phase: 'adjustment',
+          reason: 'Before it is accepted: a probe far off what the pressure allows is ill, not out of adjustment.',
+        },
+        {
+          id: 'set-air',
+          kind: 'adjust',
+          title: 'Accept 100 % in air',
+          points: ['air'],
+          action: 'calibrate',
+          together: true,
+          when: { not: { is: 'implausible' } },
+        },
+      ]),
       {
         id: 'left-air',
         kind: 'read',

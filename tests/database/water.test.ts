@@ -8,6 +8,7 @@ import * as schema from '@/data/schema';
 import { giveCommand, loadRun, placeTicket, recordRun, startRun } from '@/features/bench/server';
 import { approveRun } from '@/features/certificates/server';
 import { createAsset, INSPECTION_ITEMS, receive } from '@/features/counter/server';
+import { chooseWay, listWays } from '@/features/office/server';
 import { exchangeProbe, probeSheet, probesOnShelf } from '@/features/probes/server';
 import { addReference, noteCheck, referenceSnapshot, referenceSnapshots } from '@/features/shelf/server';
 import { MODELS } from '@/processes/seed/catalogue';
@@ -293,5 +294,32 @@ describe('liquids on the shelf', () => {
       [flown.run],
     );
     expect(rows[0]).toEqual({ n: 2, litres: 0.06 });
+  });
+});
+
+describe('ways of working', () => {
+  it('one chosen for a model holds for runs begun from then on, not for those begun; what is no answer is refused', async () => {
+    const begin = async (place: number) => {
+      const ticketId = await placed(await newOf('PG-22'), place);
+      const { run } = await inTx((context) => startRun(context, { ticketId }));
+      return run;
+    };
+    const schools = async (run: string) => (await inTx(({ tx }) => loadRun(tx, run)))!.state.started!.schools!.points;
+    const before = await begin(7);
+    const choose = (option: string) =>
+      inTx((context) => chooseWay(context, { modelId: models['PG-22']!, school: 'points', option }));
+    await choose('one');
+    const after = await begin(8);
+    expect([await schools(before), await schools(after)]).toEqual(['two', 'one']);
+    const shown = (await inTx(({ tx }) => listWays(tx))).find((one) => one.modelId === models['PG-22'])!;
+    expect(shown.questions.find((one) => one.school.id === 'points')!.chosen).toBe('one');
+    await expect(choose('seven')).rejects.toMatchObject({ status: 400 });
+    await expect(
+      inTx((context) => chooseWay(context, { modelId: models['PG-22']!, school: 'moon', option: 'one' })),
+    ).rejects.toMatchObject({ status: 404 });
+    await choose('two');
+    expect(
+      (await world.app.query('select properties from instrument_model where id = $1', [models['PG-22']])).rows[0].properties,
+    ).toEqual(MODELS.find((one) => one.name === 'PG-22')!.properties);
   });
 });

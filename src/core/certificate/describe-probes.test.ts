@@ -21,6 +21,7 @@ const channel = (rest: Partial<RunChannel>): RunChannel => ({
 const procedure = { points: [], steps: [] } as unknown as Procedure;
 const reading = (point: string, value: string, millivolts: string): RecordedReading =>
   ({
+    seq: 1,
     point,
     channel: 'c',
     phase: 'adjustment',

@@ -2,6 +2,7 @@ import type { RunChannel } from '../run/event';
 import type { ReferenceSnapshot } from '../run/reference-snapshot';
 import { boundReference, isStruck, type RunState } from '../run/state';
 import type { CertificateContent } from './certificate';
+import { tryWord } from '../run/try-word';
 
 /** A channel with its range, step, tolerance and combustible scale. */
 export function describeChannel(channel: RunChannel): CertificateContent['item']['channels'][number] {
@@ -73,7 +74,7 @@ export function describeAdjustments(state: RunState): string[] {
     .filter((adjustment) => !adjustment.struck)
     .map(
       (adjustment) =>
-        `${ACTION_TEXT[adjustment.action]}: ${adjustment.channels.map(label).join(', ')}, ${adjustment.outcome}${adjustment.iteration > 1 ? ' (second try)' : ''}.`,
+        `${ACTION_TEXT[adjustment.action]}: ${adjustment.channels.map(label).join(', ')}, ${adjustment.outcome}${adjustment.iteration > 1 ? ` (${tryWord(adjustment.iteration)})` : ''}.`,
     );
   const saved = state.saves.map(
     (save) =>

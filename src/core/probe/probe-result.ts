@@ -2,7 +2,14 @@ import { fitElectrode, type ElectrodeSegment } from '../ph/fit-electrode';
 import { nernstSlope } from '../ph/nernst-slope';
 import type { Procedure } from '../procedure/procedure';
 import type { RunChannel } from '../run/event';
-import { isStruck, measuredChannels, standingReading, type RecordedReading, type RunState } from '../run/state';
+import {
+  calibrationReadings,
+  isStruck,
+  measuredChannels,
+  standingReading,
+  type RecordedReading,
+  type RunState,
+} from '../run/state';
 
 export type ProbeKind = 'pH' | 'conductivity' | 'oxygen' | 'orp' | 'ion' | 'temperature';
 
@@ -94,9 +101,11 @@ const lowest = (values: number[]) => (values.length ? Math.min(...values) : null
 function pointsOf(procedure: Procedure, state: RunState, channel: RunChannel): ProbePoint[] {
   const of = (phase: string) =>
     state.readings.filter((one) => one.channel === channel.id && one.phase === phase && !isStruck(one));
-  const chosen = ['adjustment', 'asLeft', 'asFound'].map(of).find((list) => list.some((one) => one.target)) ?? [];
+  const chosen = [calibrationReadings(state, channel), of('asLeft'), of('asFound')].find((list) =>
+    list.some((one) => one.target),
+  );
   const byPoint = new Map<string, RecordedReading>();
-  for (const one of chosen)
+  for (const one of chosen ?? [])
     if (one.target && one.reading.status === 'value') byPoint.set(one.target.inputs.buffer ?? one.point, one);
   return [...byPoint.values()].map((one) => ({
     value: Number(one.target!.value),

@@ -11,11 +11,16 @@ export type Condition =
   | { is: 'stimulusOn'; slot: string }
   | { is: 'iterationAtLeast'; count: number }
   | { is: 'answered'; step: string; item: string; equals: string }
-  | { is: 'decided'; question: string; option: string }
+  /** The last decision on a question; `here`: only in this round of this group. */
+  | { is: 'decided'; question: string; option: string; here?: true }
   | { is: 'property'; property: string }
   | { is: 'bumpFailed' }
   | { is: 'anyAdjustFailed' }
-  /** The last reading of a point with a gate was not believed. */
+  /** Something was refused in this round of this group, whatever another sheet did. */
+  | { is: 'adjustFailedHere' }
+  /** The electrode in this place is not good by its own millivolts: slope or offset. */
+  | { is: 'electrodePoor'; role: string }
+  /** The last reading of a point with a gate was not believed, in this round of this group. */
   | { is: 'implausible' }
   | { is: 'school'; school: string; option: string }
   /** There is a fitted channel in this place. */

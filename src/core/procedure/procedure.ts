@@ -101,6 +101,8 @@ export interface DecideOption {
   label: string;
   /** What it does to the channel (or the whole run): sent to service or tagged out of service means no further readings are asked of it. */
   consequence?: 'service' | 'outOfService' | 'discard';
+  /** Channel roles that are calibrated once more: their points so far no longer speak for them. */
+  again?: string[];
 }
 
 export type GroupStep = StepBase & {

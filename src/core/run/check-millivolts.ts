@@ -1,7 +1,8 @@
 import { BUFFER_IDS, type BufferId } from '../ph/buffer-value';
 import { recogniseBuffer } from '../ph/recognise-buffer';
 import { refuse, type Refusal } from './refusal';
-import type { RunState } from './state';
+import type { RunChannel } from './event';
+import { calibrationReadings, type RunState } from './state';
 
 const COMMON: BufferId[] = ['technical-4.01', 'technical-7.00', 'technical-10.01'];
 /** Under this an offset may turn the sign; beyond it only a slip of the keys or a swapped plug does. */
@@ -47,13 +48,9 @@ export function checkMillivolts({
 }
 
 /** The same buffer twice among the points of a calibration gives no second point. */
-export function sameBufferTwice(state: RunState, channel: string, buffer: string): Refusal | null {
-  const twice = state.readings.some(
-    (one) =>
-      one.channel === channel &&
-      one.phase === 'adjustment' &&
-      one.flags.length === 0 &&
-      (one.inputs.buffer === buffer || one.target?.inputs.buffer === buffer),
+export function sameBufferTwice(state: RunState, channel: RunChannel, buffer: string): Refusal | null {
+  const twice = calibrationReadings(state, channel).some(
+    (one) => one.inputs.buffer === buffer || one.target?.inputs.buffer === buffer,
   );
   return twice
     ? refuse(

@@ -1,4 +1,7 @@
+import { electrodeCondition } from '../ph/electrode-condition';
+import { electrodeOfCalibration } from '../probe/electrode-of-calibration';
 import type { Condition } from '../procedure/condition';
+import type { RunChannel } from './event';
 import { isStruck, measuredChannels, openStimulus, wasAdjusted, type RunState } from './state';
 
 /** Whether a condition of the procedure is true of what has been recorded; `channel` narrows it to one channel. */
@@ -28,6 +31,10 @@ export function conditionHolds(
       return lastSpan(state, channel)?.outcome === 'failed';
     case 'anyAdjustFailed':
       return measuredChannels(state).some((one) => lastSpan(state, one.id)?.outcome === 'failed');
+    case 'adjustFailedHere':
+      return state.adjustments.some((one) => !one.struck && one.outcome === 'failed' && one.step.startsWith(where.stepKey('')));
+    case 'electrodePoor':
+      return measuredChannels(state).some((one) => one.role === condition.role && isPoor(state, one));
     case 'anythingAdjusted':
       return wasAdjusted(state, channel);
     case 'saved':
@@ -44,7 +51,9 @@ export function conditionHolds(
       const last = state.decisions
         .filter(
           (decision) =>
-            decision.question === condition.question && (!channel || !decision.channel || decision.channel === channel),
+            decision.question === condition.question &&
+            (!channel || !decision.channel || decision.channel === channel) &&
+            (!condition.here || decision.step.startsWith(where.stepKey(''))),
         )
         .at(-1);
       return last?.option === condition.option;
@@ -53,8 +62,12 @@ export function conditionHolds(
       return state.started?.items.some((item) => item.properties.includes(condition.property)) ?? false;
     case 'implausible':
       return (
-        state.readings.filter((one) => one.phase === 'adjustment' && !isStruck(one) && about([one.channel])).at(-1)?.judgement
-          .code === 'implausible'
+        state.readings
+          .filter(
+            (one) =>
+              one.phase === 'adjustment' && !isStruck(one) && about([one.channel]) && one.step.startsWith(where.stepKey('')),
+          )
+          .at(-1)?.judgement.code === 'implausible'
       );
     case 'school':
       return state.started?.schools?.[condition.school] === condition.option;
@@ -63,6 +76,11 @@ export function conditionHolds(
     case 'bumpFailed':
       return state.bumps.at(-1)?.outcome === 'failed';
   }
+}
+
+function isPoor(state: RunState, channel: RunChannel): boolean {
+  const electrode = electrodeOfCalibration(state, channel);
+  return electrode !== null && electrode.segments.length > 0 && electrodeCondition({ electrode }).condition !== 'good';
 }
 
 /** A zero that passed does not make a failed span good: only span, calibrate and trim speak for the channel. */

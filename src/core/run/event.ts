@@ -139,6 +139,7 @@ export interface EventData {
     option: string;
     channel?: string;
     consequence?: 'service' | 'outOfService' | 'discard';
+    again?: string[];
     note?: string;
   };
   struck: { seq: number; reason: string };

@@ -124,6 +124,7 @@ export function handleDecide(command: Extract<Command, { type: 'decide' }>, hand
         option: option.id,
         ...(step.channel ? { channel: step.channel } : {}),
         ...(option.consequence ? { consequence: option.consequence } : {}),
+        ...(option.again ? { again: option.again } : {}),
         ...(command.note ? { note: command.note } : {}),
       },
       at(step),

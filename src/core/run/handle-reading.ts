@@ -173,7 +173,7 @@ function contradicted(
   state: RunState,
 ): Refusal | null {
   if (channel.measurand !== 'pH' || !target) return null;
-  if (point.target.kind === 'recognised') return sameBufferTwice(state, channel.id, target.inputs.buffer!);
+  if (point.target.kind === 'recognised') return sameBufferTwice(state, channel, target.inputs.buffer!);
   if (point.target.kind !== 'material' || point.target.via !== 'atTemperature') return null;
   const buffer = point.target.component;
   return (

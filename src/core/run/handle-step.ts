@@ -1,10 +1,10 @@
 import { differenceInMilliseconds, parseISO } from 'date-fns';
 import type { Answer, Command } from './command';
-import type { EventDraft } from './event';
+import type { EventDraft, RunChannel } from './event';
 import type { Handling } from './handling';
 import { currentSteps, missingReadings, type PlannedStep } from './plan';
 import { refuse, type Refusal } from './refusal';
-import { openStimulus, type RunState } from './state';
+import { calibrationReadings, openStimulus, type RunState } from './state';
 import type { CheckItem } from '../procedure/procedure';
 
 /** The step of a command, if it is its turn. */
@@ -96,11 +96,9 @@ export function handleComplete(command: Extract<Command, { type: 'completeStep' 
 /** One buffer gives an offset, no slope: whatever the meter shows for it is not measured. */
 function tooFewPoints(item: CheckItem, value: string, state: RunState): string | null {
   if (!item.needsPoints || value.trim() === 'none') return null;
-  const of = new Map<string, Set<string>>();
-  for (const one of state.readings)
-    if (one.phase === 'adjustment' && one.flags.length === 0)
-      of.set(one.channel, (of.get(one.channel) ?? new Set()).add(one.target?.inputs.buffer ?? one.point));
-  const points = Math.max(0, ...[...of.values()].map((set) => set.size));
+  const pointsOf = (channel: RunChannel) =>
+    new Set(calibrationReadings(state, channel).map((one) => one.target?.inputs.buffer ?? one.point)).size;
+  const points = Math.max(0, ...state.channels.map(pointsOf));
   return points >= item.needsPoints
     ? null
     : `${item.label}: ${points === 1 ? 'one point gives' : `${points} points give`} no such figure, it takes ${item.needsPoints}. Write “none”.`;

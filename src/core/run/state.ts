@@ -167,6 +167,19 @@ export function standingReading(
   return null;
 }
 
+/** Since when the points of a calibration count for a place: a calibration begun again leaves the earlier ones behind. 0 when it was not. */
+export function calibrationBegan(state: RunState, role: string): number {
+  return state.decisions.filter((one) => one.again?.includes(role)).at(-1)?.seq ?? 0;
+}
+
+/** The readings of the calibration that stands, of one channel. */
+export function calibrationReadings(state: RunState, channel: RunChannel): RecordedReading[] {
+  const began = calibrationBegan(state, channel.role);
+  return state.readings.filter(
+    (one) => one.channel === channel.id && one.phase === 'adjustment' && !isStruck(one) && one.seq > began,
+  );
+}
+
 export function isStruck(reading: RecordedReading): boolean {
   return reading.flags.some((flag) => flag.code === 'struck');
 }

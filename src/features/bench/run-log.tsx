@@ -4,6 +4,7 @@ import type { RunState } from '@/core/run/state';
 import { signed, timeOfDay } from '@/ui/format';
 import type { LiveRun } from './use-run';
 import type { RunView } from './server/run-view';
+import { tryWord } from '@/core/run/try-word';
 
 interface Entry {
   seq: number;
@@ -99,7 +100,7 @@ function entriesOf(state: RunState, view: RunView): Entry[] {
     ...state.adjustments.map((entry): Entry => ({
       seq: entry.seq,
       at: entry.at,
-      text: `${entry.action} ${entry.channels.map(label).join(', ')}: ${entry.outcome}${entry.iteration > 1 ? ', second try' : ''}`,
+      text: `${entry.action} ${entry.channels.map(label).join(', ')}: ${entry.outcome}${entry.iteration > 1 ? `, ${tryWord(entry.iteration)}` : ''}`,
       struck: entry.struck ? 'struck out' : null,
       strikable: true,
     })),

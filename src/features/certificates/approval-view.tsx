@@ -11,6 +11,7 @@ import { ToleranceRuler } from '@/ui/tolerance-ruler';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { ApprovalDecision } from './approval-decision';
 import { ProbeLines } from './probe-lines';
+import { tryWord } from '@/core/run/try-word';
 
 /** What the signatory decides by: as found and as left side by side with references and deviations. */
 export function ApprovalView({
@@ -171,7 +172,7 @@ export function ApprovalView({
                       {one.action}{' '}
                       {one.channels.map((id) => state.channels.find((channel) => channel.id === id)?.label).join(', ')}:{' '}
                       {one.outcome}
-                      {one.iteration > 1 && ', second try'}
+                      {one.iteration > 1 && `, ${tryWord(one.iteration)}`}
                     </li>
                   ))}
               </ul>

@@ -1,9 +1,10 @@
 'use server';
 import { action } from '@/platform/action';
 import { writeSettings } from '@/platform/settings';
-import { activeSchema, nothingSchema, settingsSchema, signInSchema, userSchema } from './schemas';
+import { activeSchema, nothingSchema, settingsSchema, signInSchema, userSchema, waySchema } from './schemas';
 import { addUser, setUserActive } from './server/people';
 import { signIn, signOut } from './server/sign-in';
+import { chooseWay } from './server/ways';
 
 export const signInAction = action(
   { name: 'signIn', permission: 'public', schema: signInSchema, audit: (input) => input.email },
@@ -26,4 +27,13 @@ export const setUserActiveAction = action(
     audit: (input) => `${input.userId} ${input.active ? 'let in' : 'kept out'}`,
   },
   setUserActive,
+);
+export const chooseWayAction = action(
+  {
+    name: 'chooseWay',
+    permission: 'office',
+    schema: waySchema,
+    audit: (input) => `${input.modelId} ${input.school}: ${input.option}`,
+  },
+  chooseWay,
 );

@@ -41,3 +41,8 @@ export const userSchema = yup.object({
   password: yup.string().min(12, 'At least 12 characters.').max(200).required('A first password.'),
 });
 export const activeSchema = yup.object({ userId: yup.string().required(), active: yup.boolean().required() });
+export const waySchema = yup.object({
+  modelId: yup.string().uuid().required(),
+  school: yup.string().max(40).required(),
+  option: yup.string().max(40).required(),
+});

@@ -8,7 +8,7 @@ import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
 import { isRefusal, type Refusal } from '@/core/run/refusal';
 import { resolveTarget } from '@/core/run/resolve-target';
 import type { ScriptedRun } from '@/core/run/scripted';
-import { boundReference } from '@/core/run/state';
+import { boundReference, calibrationReadings } from '@/core/run/state';
 import type { SimulatedMeter } from '@/standins/meter/simulated-meter';
 
 export interface WaterPilot {
@@ -116,7 +116,7 @@ function work(pilot: WaterPilot, planned: ReturnType<ScriptedRun['current']>[num
     }
     case 'reference':
       for (const slot of step.slots)
-        if (!boundReference(run.state, slot) || planned.iteration > 1)
+        if (!boundReference(run.state, slot) || /#[2-9]/.test(key))
           run.wait(8).do({ type: 'bindReference', slot, reference: pilot.choose(slot).id });
       break;
     case 'stimulus': {
@@ -150,14 +150,18 @@ function work(pilot: WaterPilot, planned: ReturnType<ScriptedRun['current']>[num
       );
       break;
     case 'care':
-      meter.bench({ care: 'soak' });
+      meter.bench({ care: handFor(step.action) });
       run.do({ type: 'care', step: key });
       break;
     case 'decide':
       run.wait(10).do({
         type: 'decide',
         step: key,
-        option: step.options.find((one) => one.id === pilot.decide)?.id ?? step.options[0]!.id,
+        option: (
+          step.options.find((one) => one.id === pilot.decide) ??
+          step.options.find((one) => one.id === 'goOn') ??
+          step.options[0]!
+        ).id,
       });
       break;
     default:
@@ -165,11 +169,15 @@ function work(pilot: WaterPilot, planned: ReturnType<ScriptedRun['current']>[num
   }
 }
 
+/** What the hand at the simulated meter does for a care action, by its words. */
+export const handFor = (action: string): 'clean' | 'membrane' | 'soak' =>
+  /membrane/i.test(action) ? 'membrane' : /clean|wiped/i.test(action) ? 'clean' : 'soak';
+
 function answerTo(item: CheckItem, { run, meter, dry }: WaterPilot): string {
   const probe = meter.facts(run.now).probe;
   const taken = new Set(
-    run.state.readings
-      .filter((one) => one.phase === 'adjustment' && !one.flags.length)
+    run.state.channels
+      .flatMap((channel) => calibrationReadings(run.state, channel))
       .map((one) => one.target?.inputs.buffer ?? one.point),
   ).size;
   switch (item.id) {

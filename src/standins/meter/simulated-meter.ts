@@ -269,9 +269,10 @@ export class SimulatedMeter {
   }
 
   private cure(): void {
-    const { slope, offsetMv, temperatureC, shifted, swapped, warmer } = this.fault;
+    // Care cures the probe, neither the sensor of temperature nor what stands in the beakers.
+    const { temperatureC, shifted, swapped, warmer } = this.fault;
     this.fault = Object.fromEntries(
-      Object.entries({ slope, offsetMv, temperatureC, shifted, swapped, warmer }).filter(([, value]) => value !== undefined),
+      Object.entries({ temperatureC, shifted, swapped, warmer }).filter(([, value]) => value !== undefined),
     ) as ProbeFault;
   }
 }

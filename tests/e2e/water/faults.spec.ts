@@ -17,7 +17,7 @@ interface Fault {
   onFor?: number;
 }
 
-const AFTER_PH = /^set-seven-in$/;
+const AFTER_PH = /^round#1\/set-seven-in$/;
 const FAULTS: Fault[] = [
   { fault: 'agedElectrode', model: 'PG-22', until: AFTER_PH },
   { fault: 'coatedElectrode', model: 'PG-22', until: AFTER_PH },
@@ -31,7 +31,7 @@ const FAULTS: Fault[] = [
   { fault: 'bubbles', model: 'SM-11', sheet: 'Conductivity', until: /set-ec1413-in$/ },
   { fault: 'dirtyCell', model: 'SM-11', sheet: 'Conductivity', until: /set-ec1413-in$/ },
   { fault: 'polarisedCell', model: 'SM-11', sheet: 'Conductivity', until: /set-ec1413-in$/ },
-  { fault: 'wrongStandard', model: 'PG-70', until: /^set-ec731-in$/ },
+  { fault: 'wrongStandard', model: 'PG-70', until: /^round#1\/set-ec731-in$/ },
   { fault: 'wrinkledMembrane', model: 'SM-20', until: /^accept/ },
   { fault: 'lowElectrolyte', model: 'SM-20', until: /^accept/ },
   { fault: 'notPolarised', model: 'SM-20', until: /^accept/, onFor: 30 },

@@ -1,5 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import type { MeterRole } from '@/standins/meter/meter-models';
+import { handFor } from '@/processes/seed/water-pilot';
 import { goOnEarly } from '../people';
 import { contentOf, type MeterStandIn } from './meter';
 
@@ -8,7 +9,7 @@ export interface WaterFlight {
   device: MeterStandIn;
   /** Stops before this step. */
   until?: RegExp;
-  /** What to answer at a decision; the first option otherwise. */
+  /** What to answer at a decision; going on or applying otherwise. */
   decide?: string;
   dry?: boolean;
   /** °C of the bench's thermometer. */
@@ -86,11 +87,11 @@ async function work(flight: WaterFlight, kind: string, rounds: { buffer: number 
     case 'adjust':
       return adjust(flight);
     case 'care':
-      await device.hand({ care: 'soak' });
+      await device.hand({ care: handFor(await title(page)) });
       return main.click();
     case 'decide':
       return present(page)
-        .getByRole('button', flight.decide ? { name: flight.decide } : {})
+        .getByRole('button', { name: flight.decide ?? /^(Go on|Apply)/ })
         .first()
         .click();
     default:

@@ -1,11 +1,16 @@
-import { AuditTable, SettingsForm, UserPanel } from '@/features/office';
-import { listAudit, listUsers } from '@/features/office/server';
+import { AuditTable, SettingsForm, UserPanel, WaysPanel } from '@/features/office';
+import { listAudit, listUsers, listWays } from '@/features/office/server';
 import { page } from '@/platform/page';
 import { readSettings } from '@/platform/settings';
 
 export const metadata = { title: 'Office' };
 export default page({ permission: 'office', name: '/office' }, async ({ tx, search }) => {
-  const [settings, users, audit] = [await readSettings(tx), await listUsers(tx), await listAudit(tx, { before: search.before })];
+  const [settings, users, ways, audit] = [
+    await readSettings(tx),
+    await listUsers(tx),
+    await listWays(tx),
+    await listAudit(tx, { before: search.before }),
+  ];
   return (
     <main className="page page-narrow">
       <div className="page-head">
@@ -15,6 +20,7 @@ export default page({ permission: 'office', name: '/office' }, async ({ tx, sear
       <div className="mt-3">
         <UserPanel users={users} />
       </div>
+      <WaysPanel ways={ways} />
       <AuditTable list={audit} before={search.before} zone={settings.zone} />
     </main>
   );

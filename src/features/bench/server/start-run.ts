@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { asc, eq } from 'drizzle-orm';
 import { contentHash } from '@/core/certificate/canonical';
 import type { Procedure } from '@/core/procedure/procedure';
+import { schoolsOf } from '@/core/procedure/schools-of';
 import type { RunChannel, RunEvent, StartedData } from '@/core/run/event';
 import { handle } from '@/core/run/handle';
 import { isRefusal } from '@/core/run/refusal';
@@ -78,7 +79,7 @@ async function prepareRun(
     origin: 'guided',
     rule: row.rule,
     coverage: 0.9545,
-    ...schoolsOf(procedure, found.model.properties),
+    ...(procedure.schools?.length ? { schools: schoolsOf(procedure, found.model.properties) } : {}),
     practice: isPractice(),
     ...(row.placedAt ? { placedAt: row.placedAt.toISOString() } : {}),
     items: [
@@ -135,19 +136,6 @@ export function toRunChannel(row: ChannelRow): RunChannel {
     ...(row.cleanAir ? { cleanAir: row.cleanAir } : {}),
     ...(row.scale ? { scale: row.scale } : {}),
     ...(row.water ? { water: row.water } : {}),
-  };
-}
-
-/** Which school each question follows: the procedure's own, unless the model chose another by a property `question:option`. */
-function schoolsOf({ schools }: Procedure, properties: string[]): { schools?: Record<string, string> } {
-  if (!schools?.length) return {};
-  return {
-    schools: Object.fromEntries(
-      schools.map((one) => {
-        const chosen = properties.find((property) => property.startsWith(`${one.id}:`))?.slice(one.id.length + 1);
-        return [one.id, one.options.some((option) => option.id === chosen) ? chosen! : one.standard];
-      }),
-    ),
   };
 }
 
