@@ -44,11 +44,12 @@ export function WaysPanel({ ways }: { ways: ModelWays[] }) {
                       <span className="d-block small quiet">{procedure}</span>
                     </th>
                   )}
-                  <td>{school.label}</td>
+                  <td className="text-nowrap">{school.label}</td>
                   <td>
                     <Form.Select
                       size="sm"
                       aria-label={`${school.label}, ${model}`}
+                      style={{ minWidth: '12.5rem' }}
                       value={chosen}
                       onChange={(event) => void choose(modelId, school.id, event.target.value)}
                     >

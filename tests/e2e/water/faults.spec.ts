@@ -32,10 +32,10 @@ const FAULTS: Fault[] = [
   { fault: 'dirtyCell', model: 'SM-11', sheet: 'Conductivity', until: /set-ec1413-in$/ },
   { fault: 'polarisedCell', model: 'SM-11', sheet: 'Conductivity', until: /set-ec1413-in$/ },
   { fault: 'wrongStandard', model: 'PG-70', until: /^round#1\/set-ec731-in$/ },
-  { fault: 'wrinkledMembrane', model: 'SM-20', until: /^accept/ },
-  { fault: 'lowElectrolyte', model: 'SM-20', until: /^accept/ },
-  { fault: 'notPolarised', model: 'SM-20', until: /^accept/, onFor: 30 },
-  { fault: 'wetMembrane', model: 'SM-20', until: /^accept/ },
+  { fault: 'wrinkledMembrane', model: 'SM-20', until: /^round#1\/plausible$/ },
+  { fault: 'lowElectrolyte', model: 'SM-20', until: /^round#1\/plausible$/ },
+  { fault: 'notPolarised', model: 'SM-20', until: /^round#1\/plausible$/, onFor: 30 },
+  { fault: 'wetMembrane', model: 'SM-20', until: /^round#1\/plausible$/ },
 ];
 const named = (page: Page) =>
   page.locator('[data-cause]').evaluateAll((all) => all.slice(0, 2).map((one) => one.getAttribute('data-cause') as WaterCause));
