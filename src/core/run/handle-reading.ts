@@ -6,9 +6,10 @@ import type { Command } from './command';
 import type { EventDraft, RunChannel, TargetUsed } from './event';
 import type { Handling } from './handling';
 import { at, stepInTurn } from './handle-step';
+import { typedInputs } from './inputs-of-point';
 import { judgeReading, toleranceAt, type Judgement } from './judge';
 import { missingReadings } from './plan';
-import { refuse, type Refusal } from './refusal';
+import { isRefusal, refuse, type Refusal } from './refusal';
 import { resolveTarget } from './resolve-target';
 import { wasAdjusted, type RunState } from './state';
 
@@ -31,6 +32,8 @@ export function handleReading(command: Extract<Command, { type: 'captureReading'
       field: 'text',
     });
 
+  const inputs = typedInputs(point, channel, command.inputs ?? {});
+  if (isRefusal(inputs)) return inputs;
   const result = judgeTyped({
     procedure,
     state,
@@ -38,11 +41,11 @@ export function handleReading(command: Extract<Command, { type: 'captureReading'
     channel,
     text: command.text,
     status: command.status ?? 'value',
-    inputs: command.inputs ?? {},
+    inputs,
     ...(command.capture?.settling ? { settling: command.capture.settling } : {}),
   });
   if ('refused' in result) return result;
-  const contradiction = step.step.phase === 'adjustment' ? contradicted(command, point, channel, result.target, state) : null;
+  const contradiction = step.step.phase === 'adjustment' ? contradicted(inputs, point, channel, result.target, state) : null;
   if (contradiction) return contradiction;
   const counts = step.step.counts !== false;
   const captured = draft(
@@ -52,7 +55,7 @@ export function handleReading(command: Extract<Command, { type: 'captureReading'
       channel: channel.id,
       phase: step.step.phase,
       reading: result.reading,
-      inputs: command.inputs ?? {},
+      inputs,
       target: result.target,
       judgement: result.judgement,
       counts,
@@ -75,7 +78,7 @@ export function judgeTyped({
   channel,
   text,
   status,
-  inputs,
+  inputs: given,
   settling,
 }: {
   procedure: Handling['procedure'];
@@ -98,6 +101,8 @@ export function judgeTyped({
       })
     : null;
   if (problem) return refuse(problem.code, problem.sentence, { field: 'text' });
+  const inputs = typedInputs(point, channel, given);
+  if (isRefusal(inputs)) return inputs;
   const target = resolveTarget({ point, channel, state, inputs, procedure });
   if (target !== null && 'refused' in target) return target;
   const reading: Reading = { text: withNumber ? text.trim() : status, unit: channel.unit, status };
@@ -166,7 +171,7 @@ function withCaution(judgement: Judgement, point: Point, unit: string): Judgemen
 
 /** While a meter is being calibrated nothing is taken that contradicts the bottle: the sign, another buffer's voltage, the same buffer twice. */
 function contradicted(
-  { inputs = {} }: Extract<Command, { type: 'captureReading' }>,
+  inputs: Record<string, string>,
   point: Point,
   channel: RunChannel,
   target: TargetUsed | null,
