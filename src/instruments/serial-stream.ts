@@ -23,6 +23,12 @@ export async function serialStream(
   const decoder = new TextDecoder();
   const encoder = new TextEncoder();
   let reason = 'unplugged';
+  let open = true;
+  const shut = async () => {
+    if (!open) return;
+    open = false;
+    await port.close();
+  };
   const read = async () => {
     try {
       for (;;) {
@@ -35,6 +41,11 @@ export async function serialStream(
       reason = (error as Error).message;
     } finally {
       reader.releaseLock();
+      // Unplugged: let go of it, so that it can be opened again when it is plugged in.
+      if (reason !== 'closed here') {
+        writer.releaseLock();
+        await shut().catch(() => undefined);
+      }
       closes.forEach((listen) => listen(reason));
     }
   };
@@ -48,7 +59,7 @@ export async function serialStream(
       await reader.cancel().catch(() => undefined);
       await reading;
       await writer.close().catch(() => undefined);
-      await port.close();
+      await shut();
     },
   };
 }

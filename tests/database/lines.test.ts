@@ -9,6 +9,7 @@ import { giveCommand, loadRun } from '@/features/bench/server';
 import {
   addLine,
   allLines,
+  closeSilentBrowsers,
   framesAfter,
   Gateway,
   giveUpLease,
@@ -17,6 +18,8 @@ import {
   holdLease,
   keepTrace,
   readTrace,
+  reportLine,
+  type LineReport,
 } from '@/features/lines/server';
 import { liveIdOf, runChangeStream } from '@/platform/change-stream';
 import { eq } from 'drizzle-orm';
@@ -220,6 +223,54 @@ describe('live frames in the stream', () => {
     ['', null],
     ['live~x', null],
   ])('%s resumes at %s', (id, expected) => expect(liveIdOf(id)).toBe(expected));
+});
+
+describe('a line that a browser reads off its serial port', () => {
+  const CONNECTED = { state: 'connected' as const, reason: '', dropped: 0, droppedWhy: '' };
+  const report = (serial: string, rest: Partial<LineReport> = {}) =>
+    inTx((context) => reportLine(context, { holder: 'screen-one', hello: hello(serial), state: CONNECTED, said: [], ...rest }));
+  const fresh = () => `B-${randomUUID().slice(0, 6)}`;
+
+  it('is on the list as soon as the device says who it is; its frames are those of any line; nonsense is left out', async () => {
+    const serial = fresh();
+    const { line } = await report(serial, { said: [frame(1, '5'), { type: 'frame', wild: true }, frame(2, '6')] });
+    expect(await lineState(line)).toMatchObject({ serial, via: 'browser', state: 'connected', kind: 'instrument' });
+    expect((await report(serial, { state: null, said: [frame(3, '7')] })).line).toBe(line);
+    expect((await frames(line)).map((row) => row.said.length)).toEqual([2, 1]);
+    const { rows } = await world.app.query(`select subject from audit where action = 'openSerialPort' and subject like $1`, [
+      `%${serial}`,
+    ]);
+    expect(rows).toHaveLength(1);
+  });
+  it('one screen a device, until that screen is silent; a device on a line of the gateway stays with the gateway', async () => {
+    const serial = fresh();
+    const { line } = await report(serial);
+    await expect(report(serial, { holder: 'screen-two' })).rejects.toMatchObject({ status: 409 });
+    await world.app.query(`update device_line set seen_at = now() - interval '30 seconds' where id = $1`, [line]);
+    await closeSilentBrowsers(world.db);
+    expect(await lineState(line)).toMatchObject({ state: 'away', reason: 'the screen that reads its serial port is gone' });
+    expect((await report(serial, { holder: 'screen-two' })).line).toBe(line);
+    await expect(report(serial)).rejects.toMatchObject({ status: 409 });
+    const wired = fresh();
+    const one = await device(wired);
+    await world.app.query(`update device_line set maker = 'Ordfell', serial = $1, state = 'connected' where id = $2`, [
+      wired,
+      one.id,
+    ]);
+    await expect(report(wired)).rejects.toMatchObject({ status: 409 });
+  });
+  it('the gateway leaves it alone', async () => {
+    const { line } = await report(fresh());
+    const gateway = await started();
+    await new Promise((resolve) => setTimeout(resolve, 1600));
+    expect(await lineState(line)).toMatchObject({ state: 'connected', dropped: 0 });
+    await gateway.stop();
+  });
+  it('who does not say who it is is not taken in, and nothing is written', async () => {
+    const before = (await inTx(({ tx }) => allLines(tx))).length;
+    await expect(report('x', { hello: { type: 'hello', maker: 'Nobody' } })).rejects.toMatchObject({ status: 400 });
+    expect(await inTx(({ tx }) => allLines(tx))).toHaveLength(before);
+  });
 });
 
 describe('readings off a line in a run', () => {

@@ -111,3 +111,6 @@ export interface Key {
   slot?: number;
   value?: string;
 }
+
+/** What is kept of a line for those who watch it. */
+export type LiveSaid = Frame | Notice | Tag;

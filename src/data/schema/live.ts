@@ -1,5 +1,5 @@
 import { bigint, boolean, integer, jsonb, pgTable, text, uuid } from 'drizzle-orm/pg-core';
-import type { Frame, Hello, Notice, Tag } from '@/core/instrument/said';
+import type { Hello, LiveSaid } from '@/core/instrument/said';
 import { bytea, instant } from './columns';
 import { asset, customer } from './instruments';
 import { mail } from './records';
@@ -22,6 +22,9 @@ export const deviceLine = pgTable('device_line', {
   dropped: integer('dropped').notNull().default(0),
   droppedWhy: text('dropped_why').notNull().default(''),
   seenAt: instant('seen_at'),
+  /** Read by the gateway, or by a browser on its own serial port; then one screen holds it. */
+  via: text('via').$type<'tcp' | 'browser'>().notNull().default('tcp'),
+  holder: text('holder').notNull().default(''),
 });
 
 export const gatewayLease = pgTable('gateway_lease', {
@@ -30,9 +33,9 @@ export const gatewayLease = pgTable('gateway_lease', {
   until: instant('until').notNull(),
 });
 
-/** What one line said within about a quarter of a second, in order. */
-export type LiveSaid = Frame | Notice | Tag;
+export type { LiveSaid };
 
+/** What one line said within about a quarter of a second, in order. */
 export const liveFrame = pgTable('live_frame', {
   id: bigint('id', { mode: 'number' }).primaryKey().generatedAlwaysAsIdentity(),
   lineId: uuid('line_id').notNull(),

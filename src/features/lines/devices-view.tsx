@@ -7,6 +7,7 @@ import { attempt } from '@/platform/client/result';
 import { Field } from '@/ui/field';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { addLineAction, removeLineAction } from './actions';
+import { SerialPanel } from './serial-button';
 import type { LineView } from './server';
 
 const KIND = { instrument: 'Instrument', tagReader: 'Tag reader', barometer: 'Barometer', flowMeter: 'Flow meter' };
@@ -39,6 +40,7 @@ export function DevicesView({ lines, may }: { lines: LineView[]; may: boolean })
                 <tr key={line.id} data-testid={`line-${line.serial}`}>
                   <td>
                     <strong>{line.name}</strong> <span className="quiet">{KIND[line.kind]}</span>
+                    {line.via === 'browser' && <span className="quiet small d-block">serial port of a workshop screen</span>}
                   </td>
                   <td>
                     {line.hello ? (
@@ -79,6 +81,7 @@ export function DevicesView({ lines, may }: { lines: LineView[]; may: boolean })
           </table>
         )}
       </div>
+      {may && <SerialPanel />}
       {may && <NewLine />}
     </>
   );

@@ -1,5 +1,6 @@
 export { Gateway } from './server/gateway';
-export { LineReader } from './server/line-reader';
+export { reportLine, reportSchema, type LineReport } from './server/report-line';
+export { closeSilentBrowsers } from './server/write-line';
 export { giveUpLease, holdLease, LEASE_SECONDS } from './server/lease';
 export { allLines, benchLines, framesAfter, lineOf, type LineView, type LiveRow } from './server/find-lines';
 export { askPanel, panelSchema, type PanelAsk } from './server/panel';

@@ -9,7 +9,8 @@ export default page({ permission: 'signedIn', name: '/devices' }, async ({ tx, a
     <div className="page-head">
       <h1>Devices on a line</h1>
       <span className="quiet">
-        The gateway keeps them connected; what they say goes to the run sheet of the instrument with that serial.
+        The gateway or a screen’s own serial port keeps them connected; what they say goes to the run sheet of the instrument with
+        that serial.
       </span>
     </div>
     <DevicesView lines={await allLines(tx)} may={may(actor.role, 'bench')} />

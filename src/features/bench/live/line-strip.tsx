@@ -1,5 +1,6 @@
 'use client';
 import Link from 'next/link';
+import { SerialButton } from '@/features/lines';
 import type { LineView } from '@/features/lines/server';
 import type { LiveLine } from './use-live';
 
@@ -16,7 +17,7 @@ export function LineStrip({
   if (!line)
     return (
       <p className="line-strip quiet" data-testid="line-strip">
-        No cable to this instrument: type what it shows. <Link href="/devices">Lines</Link>
+        No cable to this instrument: type what it shows. <Link href="/devices">Lines</Link> <SerialButton quiet />
       </p>
     );
   const state =
@@ -50,6 +51,7 @@ export function LineStrip({
           ) : null}
         </>
       )}
+      {line.via === 'browser' && <SerialButton quiet />}
       {line.dropped > 0 && (
         <span className="quiet" title={line.droppedWhy}>
           {' '}

@@ -15,6 +15,7 @@ export interface LineView {
   droppedWhy: string;
   seenAt: string | null;
   hello: (Hello & { facts?: Facts }) | null;
+  via: 'tcp' | 'browser';
   /** A hand at a simulated one. */
   panel: boolean;
 }
@@ -31,6 +32,7 @@ const toView = (row: typeof deviceLine.$inferSelect): LineView => ({
   droppedWhy: row.droppedWhy,
   seenAt: row.seenAt?.toISOString() ?? null,
   hello: row.hello as LineView['hello'],
+  via: row.via,
   panel: row.panelPort !== null,
 });
 

@@ -1,17 +1,16 @@
 import { randomUUID } from 'node:crypto';
 import { eq, sql } from 'drizzle-orm';
 import type { Database } from '@/data/connection';
-import { deviceLine, type LiveSaid } from '@/data/schema';
+import { deviceLine } from '@/data/schema';
+import { LineReader } from '@/instruments/line-reader';
 import { tcpStream } from '@/instruments/tcp-stream';
 import { log } from '@/platform/log';
 import { holdLease, giveUpLease } from './lease';
-import { LineReader } from './line-reader';
+import { closeSilentBrowsers, writeLineFrames, writeLineState } from './write-line';
 
 const FRAME_MS = 250;
 const LEASE_MS = 1000;
 const KEEP_MINUTES = 30;
-/** Postgres carries notices under 8000 bytes; what is longer is fetched by its number. */
-const LONGEST_NOTICE = 7000;
 
 /**
  * The one process that owns the sockets of the devices: holds the lease, reads every line, writes what came in frames of about 250 ms and tells the web processes.
@@ -57,7 +56,8 @@ export class Gateway {
   }
 
   private async lookAtLines(): Promise<void> {
-    const rows = await this.db.select().from(deviceLine);
+    await closeSilentBrowsers(this.db);
+    const rows = await this.db.select().from(deviceLine).where(eq(deviceLine.via, 'tcp'));
     for (const row of rows) {
       const address = `${row.host}:${row.port}`;
       const known = this.readers.get(row.id);
@@ -98,7 +98,7 @@ export class Gateway {
       try {
         if (reader.changed) await this.writeState(id, reader);
         const said = reader.takeWaiting();
-        if (said.length) await this.writeFrames(id, said);
+        if (said.length) await writeLineFrames(this.db, id, said);
       } catch (error) {
         // One line that can't be written (just taken off the list, say) must not keep the others waiting.
         log.warn({ line: id, error: String(error) }, 'gateway could not write');
@@ -109,36 +109,12 @@ export class Gateway {
 
   private async writeState(id: string, reader: LineReader): Promise<void> {
     reader.changed = false;
-    const { state, reason, hello, dropped, droppedWhy } = reader.state;
     try {
-      await this.db
-        .update(deviceLine)
-        .set({
-          state,
-          reason,
-          dropped,
-          droppedWhy,
-          seenAt: new Date(),
-          ...(hello ? { hello, maker: hello.maker, serial: hello.serial } : {}),
-        })
-        .where(eq(deviceLine.id, id));
-      await this.db.execute(sql`select pg_notify('line_changed', ${JSON.stringify({ line: id, state })})`);
+      await writeLineState(this.db, id, reader.state);
     } catch (error) {
       // Not told yet: the next round tells it.
       reader.changed = true;
       throw error;
     }
-  }
-
-  private async writeFrames(line: string, said: LiveSaid[]): Promise<void> {
-    const text = JSON.stringify(said);
-    const at = new Date();
-    const result = await this.db.execute<{ id: string }>(
-      sql`insert into live_frame (line_id, at, said) values (${line}::uuid, ${at.toISOString()}::timestamptz, ${text}::jsonb) returning id`,
-    );
-    const id = Number(result.rows[0]!.id);
-    const whole = JSON.stringify({ id, line, at: at.toISOString(), said });
-    const notice = whole.length < LONGEST_NOTICE ? whole : JSON.stringify({ id, line });
-    await this.db.execute(sql`select pg_notify('live', ${notice})`);
   }
 }

@@ -1,7 +1,6 @@
 import { FrameGuard } from '@/core/instrument/frame-guard';
-import type { Facts, Hello, Said } from '@/core/instrument/said';
-import type { LiveSaid } from '@/data/schema';
-import { linkOver, type InstrumentLink, type TextStream } from '@/instruments/link';
+import type { Facts, Hello, LiveSaid, Said } from '@/core/instrument/said';
+import { linkOver, type InstrumentLink, type TextStream } from './link';
 
 export interface LineState {
   state: 'connected' | 'away';
@@ -26,7 +25,7 @@ export class LineReader {
   private guard = new FrameGuard();
   private link: InstrumentLink | null = null;
   private stopped = false;
-  private timer: NodeJS.Timeout | null = null;
+  private timer: ReturnType<typeof setTimeout> | null = null;
   private pause = 250;
 
   constructor(
