@@ -32,11 +32,11 @@ export function SerialButton({ quiet = false }: { quiet?: boolean }) {
     );
   const open = phase !== 'closed';
   return (
-    <span className="serial-button" data-testid="serial-port">
+    <span className="serial-button ms-2" data-testid="serial-port">
       <Button variant="plain" size="sm" onClick={() => void (open ? closeSerialPort() : openSerialPort())}>
         {open ? 'Close the serial port' : 'Read this computer’s serial port'}
       </Button>
-      {words && (
+      {words && !(quiet && phase === 'reading') && (
         <span className={phase === 'reading' ? 'small quiet' : 'small field-problem'} role="status">
           {' '}
           {words}

@@ -1,5 +1,5 @@
 'use client';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { inputsOfPoint } from '@/core/run/inputs-of-point';
 import { missingReadings, type PlannedStep } from '@/core/run/plan';
 import { capturable } from './live-rules';
@@ -17,7 +17,9 @@ export function useCapture(
   live: LiveLine,
   present: PlannedStep | undefined,
 ): { capture: () => void; said: string; ready: number; asked: number } {
-  const [said, setSaid] = useState('');
+  const [told, setTold] = useState({ at: '', text: '' });
+  const running = useRef(false);
+  const setSaid = (text: string) => setTold({ at: present?.key ?? '', text });
   const step = present?.step.kind === 'read' ? present.step : null;
   const missing = step ? missingReadings(step, present!.key, present!.channel, view.procedure, run.state) : [];
   const line = view.line?.id;
@@ -63,7 +65,15 @@ export function useCapture(
       .map((one) => run.state.channels.find((each) => each.id === one.channel)?.label);
     if (left.length) setSaid(`Still open: ${left.join(', ')}.`);
   };
-  return { capture: () => void capture(), said, ready: ready.length, asked: found.length };
+  // Pressed twice in a hurry is pressed once: the second would ask for what the first is just taking.
+  const once = async () => {
+    if (running.current) return;
+    running.current = true;
+    await capture().finally(() => (running.current = false));
+  };
+  // What was said of one step says nothing of the next.
+  const said = told.at === present?.key ? told.text : '';
+  return { capture: () => void once(), said, ready: ready.length, asked: found.length };
 }
 
 /** What the channel showed before: the last reading on record. */

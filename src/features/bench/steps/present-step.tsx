@@ -28,6 +28,8 @@ export function PresentStep({ sheet, gasOpen, said, ready, asked }: Props) {
   if (!present) return <EndOfRun run={run} view={view} gasOpen={gasOpen} />;
   const { step } = present;
   const channel = present.channel ? run.state.channels.find((one) => one.id === present.channel) : undefined;
+  const { refusal } = run;
+  const refused = refusal && !(refusal.field && SAYS_IT_BESIDE_THE_FIELD.includes(step.kind)) ? refusal.sentence : null;
   return (
     <section className="present-step" aria-label="Present step" data-step={present.key} data-kind={step.kind}>
       <h2>
@@ -40,14 +42,14 @@ export function PresentStep({ sheet, gasOpen, said, ready, asked }: Props) {
       <div className="mt-3">
         <StepBody sheet={sheet} present={present} ready={ready} asked={asked} />
       </div>
-      {said && (
+      {said && said !== refused && (
         <p className="notice mt-2 mb-0" role="status">
           {said}
         </p>
       )}
-      {run.refusal && !(run.refusal.field && SAYS_IT_BESIDE_THE_FIELD.includes(step.kind)) && (
+      {refused && (
         <p className="notice bad mt-2 mb-0" role="alert">
-          {run.refusal.sentence}
+          {refused}
         </p>
       )}
       <SkipStep run={run} present={present} />
