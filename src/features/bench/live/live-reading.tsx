@@ -25,7 +25,7 @@ function stateOf(look: LiveLook): string {
   if (look.close?.close) return 'near enough to close';
   if (look.estimate && look.estimate.value !== null)
     return `settling towards ${round(look.estimate.low)} to ${round(look.estimate.high)}`;
-  return look.secondsOfGas === null ? 'moving' : `moving, ${Math.round(look.secondsOfGas)} s of gas`;
+  return look.secondsOfGas === null ? 'moving' : `moving for ${Math.round(look.secondsOfGas)} s`;
 }
 
 const round = (value: number) => (Math.abs(value) >= 100 ? value.toFixed(0) : value.toPrecision(3));
