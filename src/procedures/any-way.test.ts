@@ -73,7 +73,7 @@ function open(model: (typeof MODELS)[number], random: Random): ScriptedRun {
 /** What a hurried hand does at a step: mostly what it asks for, with values from anywhere. */
 function hand(run: ScriptedRun, planned: PlannedStep, random: Random): Command {
   const { step, key, channel } = planned;
-  const any = <T>(list: readonly T[]): T => list[Math.floor(random.next() * list.length)]!;
+  const any = <T>(list: readonly T[]) => random.pick(list);
   const channelsOf = (points: string[]) => [
     ...new Set(readPairs({ points }, channel, run.procedure, run.state).map((one) => one.channel)),
   ];
@@ -144,7 +144,7 @@ function hand(run: ScriptedRun, planned: PlannedStep, random: Random): Command {
 /** … and now and then something that belongs nowhere. */
 function stray(run: ScriptedRun, random: Random): Command {
   const { state, procedure } = run;
-  const any = <T>(list: readonly T[]): T => list[Math.floor(random.next() * list.length)]!;
+  const any = <T>(list: readonly T[]) => random.pick(list);
   const steps = plan(procedure, state).map((one) => one.key);
   const channel = any(state.channels).id;
   return any<Command>([

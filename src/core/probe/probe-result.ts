@@ -1,4 +1,5 @@
-import { fitElectrode, type ElectrodeSegment } from '../ph/fit-electrode';
+import { electrodeThrough, onePerPoint } from './electrode-through';
+import type { ElectrodeSegment } from '../ph/fit-electrode';
 import { nernstSlope } from '../ph/nernst-slope';
 import type { Procedure } from '../procedure/procedure';
 import type { RunChannel } from '../run/event';
@@ -70,9 +71,10 @@ export function probeResults({ procedure, state }: { procedure: Procedure; state
 }
 
 function probeResult(procedure: Procedure, state: RunState, channel: RunChannel, kind: ProbeKind): ProbeResult {
-  const points = pointsOf(procedure, state, channel);
+  const readings = readingsFor(state, channel);
+  const points = onePerPoint(readings).map((one) => toPoint(procedure, one));
   const withMv = points.filter((one) => one.millivolts !== undefined && one.temperatureC !== undefined);
-  const electrode = kind === 'pH' && withMv.length ? electrodeOf(withMv) : null;
+  const electrode = kind === 'pH' ? electrodeThrough(readings) : null;
   const ion = kind === 'ion' && withMv.length >= 2 ? decade(withMv, Number(channel.water?.charge ?? 1)) : null;
   const times = state.readings
     .filter((one) => one.channel === channel.id && !isStruck(one))
@@ -97,34 +99,24 @@ function probeResult(procedure: Procedure, state: RunState, channel: RunChannel,
 
 const lowest = (values: number[]) => (values.length ? Math.min(...values) : null);
 
-/** The readings of the calibration, one a point, the last that stands. */
-function pointsOf(procedure: Procedure, state: RunState, channel: RunChannel): ProbePoint[] {
+/** The readings that speak for a probe: those of the calibration, else as left, else as found. */
+function readingsFor(state: RunState, channel: RunChannel): RecordedReading[] {
   const of = (phase: string) =>
     state.readings.filter((one) => one.channel === channel.id && one.phase === phase && !isStruck(one));
-  const chosen = [calibrationReadings(state, channel), of('asLeft'), of('asFound')].find((list) =>
-    list.some((one) => one.target),
-  );
-  const byPoint = new Map<string, RecordedReading>();
-  for (const one of chosen ?? [])
-    if (one.target && one.reading.status === 'value') byPoint.set(one.target.inputs.buffer ?? one.point, one);
-  return [...byPoint.values()].map((one) => ({
-    value: Number(one.target!.value),
-    shown: one.reading.text,
-    label: one.target!.inputs.buffer ?? procedure.points.find((point) => point.id === one.point)?.label ?? one.point,
-    ...numberOf('millivolts', one.inputs.millivolts),
-    ...numberOf('temperatureC', one.inputs.temperatureC),
-  }));
+  const lists = [calibrationReadings(state, channel), of('asLeft'), of('asFound')];
+  return lists.find((list) => list.some((one) => one.target)) ?? [];
 }
+
+const toPoint = (procedure: Procedure, one: RecordedReading): ProbePoint => ({
+  value: Number(one.target!.value),
+  shown: one.reading.text,
+  label: one.target!.inputs.buffer ?? procedure.points.find((point) => point.id === one.point)?.label ?? one.point,
+  ...numberOf('millivolts', one.inputs.millivolts),
+  ...numberOf('temperatureC', one.inputs.temperatureC),
+});
 
 function numberOf<Name extends string>(name: Name, text: string | undefined): { [key in Name]?: number } {
   return text !== undefined && Number.isFinite(Number(text)) ? ({ [name]: Number(text) } as { [key in Name]?: number }) : {};
-}
-
-function electrodeOf(points: ProbePoint[]) {
-  const seen = new Map(points.map((one) => [one.value, one]));
-  return fitElectrode({
-    points: [...seen.values()].map((one) => ({ pH: one.value, millivolts: one.millivolts!, temperatureC: one.temperatureC! })),
-  });
 }
 
 /** Slope a decade between the outermost standards, and its share of the theoretical one. */

@@ -1,8 +1,8 @@
 import { electrodeCondition } from '../ph/electrode-condition';
-import { electrodeOfCalibration } from '../probe/electrode-of-calibration';
+import { electrodeThrough } from '../probe/electrode-through';
 import type { Condition } from '../procedure/condition';
 import type { RunChannel } from './event';
-import { isStruck, measuredChannels, openStimulus, wasAdjusted, type RunState } from './state';
+import { calibrationReadings, isStruck, measuredChannels, openStimulus, wasAdjusted, type RunState } from './state';
 
 /** Whether a condition of the procedure is true of what has been recorded; `channel` narrows it to one channel. */
 export function conditionHolds(
@@ -79,7 +79,7 @@ export function conditionHolds(
 }
 
 function isPoor(state: RunState, channel: RunChannel): boolean {
-  const electrode = electrodeOfCalibration(state, channel);
+  const electrode = electrodeThrough(calibrationReadings(state, channel));
   return electrode !== null && electrode.segments.length > 0 && electrodeCondition({ electrode }).condition !== 'good';
 }
 

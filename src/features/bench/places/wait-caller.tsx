@@ -26,16 +26,19 @@ export function WaitCaller({ places }: { places: BoardTicket[] }) {
   }, []);
   const calls = now === null ? [] : places.flatMap((place) => callsOf(place, now));
   const keys = calls.map((call) => call.key).join();
+  const latest = useRef(calls);
+  useEffect(() => {
+    latest.current = calls;
+  });
   useEffect(() => {
     if (now === null) return;
-    for (const call of calls) {
+    for (const call of latest.current) {
       const last = called.current.get(call.key);
       if (last !== undefined && (!call.loud || now - last < CALL_AGAIN_MS)) continue;
       called.current.set(call.key, now);
       if (sound) tone(call.loud ? 'alarm' : 'ready');
     }
     // A clock ticks every second; only a call that is new or due again sounds.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [keys, now, sound]);
   return (
     <div className="caller" aria-live="assertive">
