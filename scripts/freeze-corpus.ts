@@ -6,7 +6,7 @@ import type { StartedData } from '@/core/run/event';
 import { plan } from '@/core/run/plan';
 import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
 import { ScriptedRun } from '@/core/run/scripted';
-import { summarise } from '@/core/run/summary';
+import { summarise } from '@/core/results/summary';
 import {
   asFound,
   fourGasChannels,

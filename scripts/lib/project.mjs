@@ -12,7 +12,7 @@ const QUIET = { NEXT_TELEMETRY_DISABLED: '1', PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: 
 /** npm ci when the lock file changed since the last one. */
 export function ensureModules() {
   const stamp = join(ROOT, 'node_modules', '.werkbank-lock');
-  const lock = hashOf('package-lock.json');
+  const lock = hashOf(['package-lock.json']);
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
   say('installing packages (npm ci)');
   const result = run('npm', ['ci', '--no-audit', '--no-fund'], {
@@ -28,12 +28,12 @@ const SOURCES = ['src', 'public', 'next.config.ts', 'tsconfig.json', 'package-lo
 /** Production build when the sources changed. */
 export function ensureBuild() {
   const stamp = join(ROOT, '.next', 'werkbank-sources');
-  const sources = hashOf(...SOURCES);
+  const sources = hashOf(SOURCES, { skip: /\.test\.tsx?$/ });
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === sources) return;
   say('building');
   const result = run(process.execPath, [NEXT, 'build'], { mayFail: true, env: { ...process.env, ...QUIET } });
   if (result.status !== 0) giveUp(`The build failed:\n${result.stdout}\n${result.stderr}`);
-  writeFileSync(stamp, hashOf(...SOURCES));
+  writeFileSync(stamp, hashOf(SOURCES, { skip: /\.test\.tsx?$/ }));
 }
 
 /** Secrets of one installation, made once: the session secret and the key that signs certificates. */
@@ -53,6 +53,15 @@ export function secretsOf(home) {
   return readJson(file);
 }
 
+/** What documents say they were made with. */
+function softwareOf() {
+  const commit = run('git', ['rev-parse', 'HEAD'], { mayFail: true });
+  return {
+    WERKBANK_VERSION: readJson(join(ROOT, 'package.json')).version,
+    WERKBANK_COMMIT: commit.status === 0 ? commit.stdout.trim() : 'unknown',
+  };
+}
+
 /** Environment of web, jobs and stand-ins. */
 export function environment({ cluster, home, port, smtpPort, origin }) {
   const { app } = addresses(cluster);
@@ -65,6 +74,9 @@ export function environment({ cluster, home, port, smtpPort, origin }) {
     WERKBANK_HOME: home,
     WERKBANK_SECRET: secrets.session,
     WERKBANK_SIGNING_KEY: JSON.stringify(secrets.signing),
+    // Keys that signed before a change of key: published for ever, so that old documents stay checkable.
+    WERKBANK_FORMER_KEYS: JSON.stringify(secrets.formerKeys ?? []),
+    ...softwareOf(),
     WERKBANK_ORIGIN: origin ?? `http://127.0.0.1:${port}`,
     WERKBANK_MAIL_FOLDER: join(home, 'mail'),
     SMTP_URL: process.env.SMTP_URL ?? `smtp://127.0.0.1:${smtpPort}`,

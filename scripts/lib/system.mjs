@@ -101,17 +101,27 @@ export function writePrivate(file, value) {
   writeFileSync(file, JSON.stringify(value, null, 2), { mode: 0o600 });
 }
 
-/** A hash over files and folders, to know whether anything changed since the last time. */
-export function hashOf(...paths) {
+/**
+ * A hash over the contents of files and folders, named relative to the checkout: a copy of the checkout counts as the same.
+ * `skip` leaves out files whose path it matches.
+ */
+export function hashOf(paths, { skip } = {}) {
   const hash = createHash('sha256');
   const add = (path) => {
-    if (!existsSync(path)) return;
-    if (statSync(path).isDirectory())
-      readdirSync(path)
+    const full = join(ROOT, path);
+    if (!existsSync(full) || skip?.test(path)) return;
+    if (statSync(full).isDirectory())
+      readdirSync(full)
         .sort()
         .forEach((name) => add(join(path, name)));
-    else hash.update(path).update(readFileSync(path));
+    else hash.update(path).update(readFileSync(full));
   };
-  paths.forEach((path) => add(join(ROOT, path)));
+  paths.forEach(add);
   return hash.digest('hex');
+}
+
+/** Where things that can be made again are kept between runs and between checkouts. */
+export function cacheFolder() {
+  if (process.env.WERKBANK_CACHE) return process.env.WERKBANK_CACHE;
+  return isRoot ? '/var/cache/werkbank' : join(homedir(), '.cache', 'werkbank');
 }

@@ -50,7 +50,7 @@ const shown = yup.object({
 const SHAPES: Record<Said['type'], yup.ObjectSchema<object>> = {
   hello: yup.object({
     protocol: text(40).required(),
-    device: text(20).oneOf(['instrument', 'tagReader', 'barometer', 'flowMeter']).optional(),
+    device: text(20).oneOf(['instrument', 'tagReader', 'barometer', 'flowMeter', 'thermometer', 'hygrometer']).optional(),
     maker: text(60).required(),
     model: text(60).required(),
     serial: text(60).required(),

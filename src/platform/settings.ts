@@ -6,6 +6,8 @@ export interface WorkshopSettings {
   name: string;
   address: string;
   place: string;
+  /** How the laboratory is reached: stands on every document. */
+  contact: string;
   zone: string;
   mailFrom: string;
   places: number;
@@ -14,12 +16,16 @@ export interface WorkshopSettings {
   remindAfterDays: number;
   /** In which prices are stated. */
   currency: string;
+  /** Annexes that every document gets unless its signatory says otherwise. */
+  annexBudgets: boolean;
+  annexTraces: boolean;
 }
 
 export const DEFAULT_SETTINGS: WorkshopSettings = {
   name: 'Workshop',
   address: '',
   place: '',
+  contact: '',
   zone: 'UTC',
   mailFrom: 'workshop@localhost',
   places: 6,
@@ -27,6 +33,8 @@ export const DEFAULT_SETTINGS: WorkshopSettings = {
   remindAheadDays: 21,
   remindAfterDays: 14,
   currency: 'EUR',
+  annexBudgets: false,
+  annexTraces: false,
 };
 
 export async function readSettings(db: Transaction | Database): Promise<WorkshopSettings> {

@@ -14,7 +14,7 @@ import { plan, readPairs, type PlannedStep } from '@/core/run/plan';
 import { reduce } from '@/core/run/reduce';
 import type { MaterialComponent, ReferenceSnapshot } from '@/core/run/reference-snapshot';
 import { ScriptedRun } from '@/core/run/scripted';
-import { summarise } from '@/core/run/summary';
+import { summarise } from '@/core/results/summary';
 import { MODELS } from '@/processes/seed/catalogue';
 import { Random } from '@/processes/seed/random';
 import { PROCEDURES, shippedProcedure } from './index';

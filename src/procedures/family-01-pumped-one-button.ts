@@ -1,18 +1,20 @@
 import type { Procedure } from '@/core/procedure/procedure';
 import * as part from './parts';
+import { CLEAN_AIR, ROOM_SLOTS, ROOM_STEP } from './room';
 
 /** Family 1: pumped four-gas monitor, one button; zeroes itself in clean air, spans itself to its own mix in about a minute; a 180-day counter of its own. */
 export const family01: Procedure = {
   id: 'pumped-one-button',
-  version: 1,
+  version: 2,
   family: 1,
   title: 'Pumped four-gas monitor with one button, calibration',
-  method: 'Comparison with a certified gas mixture at demand flow; the monitor zeroes and spans itself to its stored values.',
+  method: 'Comparison with a certified gas mixture; the monitor zeroes and spans itself to its stored values.',
   scope: 'calibration',
   warmUpSeconds: 300,
   channels: part.fourChannels,
-  slots: [part.mixSlot],
+  slots: [part.mixSlot, ...ROOM_SLOTS],
   points: [...part.zeroPoints(['ex', 'h2s', 'co'], ['o2']), part.spanPoint(['o2', 'ex', 'h2s', 'co'])],
+  schools: [CLEAN_AIR],
   steps: [
     part.warmUp(300),
     part.readOut,
@@ -23,7 +25,7 @@ export const family01: Procedure = {
       items: [{ id: 'days', label: 'Days left on its own counter', answer: 'number', unit: 'd' }],
       reason: 'It counts 180 days by itself, longer than most would wait. It is aligned with the agreed date at the end.',
     },
-    part.place,
+    ROOM_STEP,
     part.blockTest,
     part.bottle(),
     {

@@ -3,6 +3,7 @@ import type { Procedure } from '@/core/procedure/procedure';
 import * as part from './water-parts';
 import { calibrationRound, cleanCell, cleanGlass, freshLiquid } from './water-round';
 import { ecPart, phPart } from './water-sheets';
+import { ROOM_SLOTS, ROOM_STEP } from './room';
 
 const QUICK = part.school('points', 'one');
 const FULL: Condition = { not: QUICK };
@@ -12,7 +13,7 @@ const ec = ecPart(['ec1413'], { solids: true, cell: false });
 /** Family 2: grow-room pH/EC meter; the quick solution for both at once, or 7 then 4, then EC. Probe condition only from a two-point run, not live. */
 export const family02: Procedure = {
   id: 'grow-room-ph-ec',
-  version: 2,
+  version: 3,
   family: 2,
   title: 'Grow-room pH/EC meter, calibration',
   method: 'Comparison with certified buffer solutions and a conductivity standard at the measured temperature.',
@@ -25,6 +26,7 @@ export const family02: Procedure = {
     part.temperatureChannel,
   ],
   slots: [
+    ...ROOM_SLOTS,
     part.thermometer,
     { id: 'quick', label: 'quick solution', kind: 'standard', needs: ['phosphate', 'ec-5000'] },
     ...ph.slots,
@@ -56,7 +58,7 @@ export const family02: Procedure = {
   ],
   schools: [part.offering(part.POINTS, 'two', ['one', 'two']), part.RINSING, part.DRYING],
   steps: [
-    part.room,
+    ROOM_STEP,
     ...part.temperatureFirst,
     {
       id: 'quick',

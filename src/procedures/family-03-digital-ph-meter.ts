@@ -3,6 +3,7 @@ import type { Condition } from '@/core/procedure/condition';
 import type { Procedure, Step } from '@/core/procedure/procedure';
 import * as part from './water-parts';
 import { cleanGlass } from './water-round';
+import { ROOM_SLOTS, ROOM_STEP } from './room';
 
 const SET: BufferId[] = ['technical-4.01', 'technical-7.00', 'technical-10.01'];
 const decided = (option: string): Condition => ({ is: 'decided', question: 'apply', option });
@@ -36,8 +37,8 @@ const points: Step = {
   ],
 };
 const readBack = part.readBackSlope('read-back', 2, [
-  { id: 'offset', label: 'Zero point, mV', answer: 'number', unit: 'mV' },
-  { id: 'response', label: 'Response time, s', answer: 'number', unit: 's' },
+  { id: 'offset', label: 'Zero point, mV', answer: 'number', unit: 'mV', reads: { figure: 'offset', role: 'ph' } },
+  { id: 'response', label: 'Response time, s', answer: 'number', unit: 's', reads: { figure: 'response', role: 'ph' } },
 ]);
 /** Applied or discarded; before the last round also begun again, cleaned or not. */
 const decide = (last: boolean): Step => ({
@@ -62,7 +63,7 @@ const decide = (last: boolean): Step => ({
 /** Family 3: portable meter with digital pH probes; the buffer is recognised from mV, the data belongs to the probe, which may be calibrated off-line. */
 export const family03: Procedure = {
   id: 'digital-ph-probe',
-  version: 3,
+  version: 4,
   family: 3,
   title: 'Digital pH probe, calibration',
   method:
@@ -71,6 +72,7 @@ export const family03: Procedure = {
   warmUpSeconds: 0,
   channels: [part.phChannel, part.temperatureChannel],
   slots: [
+    ...ROOM_SLOTS,
     part.thermometer,
     { id: 'buffer', label: 'buffer', kind: 'buffer' },
     part.buffer('first', 'buffer 7.00', 'technical-7.00'),
@@ -90,7 +92,7 @@ export const family03: Procedure = {
   ],
   schools: [part.RINSING, part.DRYING],
   steps: [
-    part.room,
+    ROOM_STEP,
     part.lookAtGlass,
     ...part.soak('look'),
     ...part.temperatureFirst,

@@ -1,5 +1,6 @@
 import type { GroupStep, Procedure } from '@/core/procedure/procedure';
 import { afterTwoTries, unlessAsFoundOnly, VENTILATED } from './parts';
+import { CLEAN_AIR, ROOM_SLOTS, ROOM_STEP } from './room';
 
 /** This monitor is spanned channel by channel, so the decision stands inside each channel's own round. */
 const afterTwoTriesHere = (afterTwoTries(['zero', 'air'], ['span'], 'mix', 'gas at the cup') as GroupStep).steps;
@@ -7,7 +8,7 @@ const afterTwoTriesHere = (afterTwoTries(['zero', 'air'], ['span'], 'mix', 'gas 
 /** Family 4: four-gas leak monitor with a cup; zeroes itself at switch-on, channels in order with pass or fail each, two tries. */
 export const family04: Procedure = {
   id: 'four-gas-leak-monitor',
-  version: 2,
+  version: 3,
   family: 4,
   title: 'Four-gas leak monitor, calibration',
   method: 'Comparison with a certified gas mixture at the sensor cup, channel by channel; zero in clean air.',
@@ -19,7 +20,7 @@ export const family04: Procedure = {
     { role: 'h2s', label: 'H₂S', measurands: ['hydrogen sulphide'] },
     { role: 'co', label: 'CO', measurands: ['carbon monoxide'] },
   ],
-  slots: [{ id: 'mix', label: 'gas mixture', kind: 'gas', needs: 'channelGases' }],
+  slots: [{ id: 'mix', label: 'gas mixture', kind: 'gas', needs: 'channelGases' }, ...ROOM_SLOTS],
   points: [
     {
       id: 'zero',
@@ -36,6 +37,7 @@ export const family04: Procedure = {
       target: { kind: 'material', slot: 'mix', component: 'channelGas', via: 'lelScale' },
     },
   ],
+  schools: [CLEAN_AIR],
   steps: [
     {
       id: 'warm-up',
@@ -45,13 +47,7 @@ export const family04: Procedure = {
       from: 'placed',
       reason: 'Sensors drift while they warm; nothing counts before five minutes.',
     },
-    {
-      id: 'place',
-      kind: 'condition',
-      title: 'Conditions at the bench',
-      quantities: ['temperatureC', 'pressureHPa', 'humidityPercent'],
-      reason: 'The certificate states them; the reading depends on them.',
-    },
+    ROOM_STEP,
     {
       id: 'bottle',
       kind: 'reference',

@@ -1,6 +1,7 @@
 import type { Procedure } from '@/core/procedure/procedure';
 import * as part from './water-parts';
 import { ecPart, oxygenPart, phPart, sheet } from './water-sheets';
+import { PLACE_OF_WORK, ROOM_SLOTS, ROOM_STEP } from './room';
 
 const ph = phPart(['seven', 'four', 'ten'], { readBack: true });
 const ec = ecPart(['ec1413']);
@@ -9,7 +10,7 @@ const oxygen = oxygenPart(600);
 /** Family 5: field set for oxygen, pH and conductivity: one ticket, three sheets that share temperature and conditions, one certificate. */
 export const family05: Procedure = {
   id: 'field-oxygen-ph-ec',
-  version: 2,
+  version: 3,
   family: 5,
   title: 'Field oxygen/pH/EC set, calibration',
   method:
@@ -23,11 +24,18 @@ export const family05: Procedure = {
     { role: 'sat', label: 'Saturation', measurands: ['oxygen saturation'], optional: true },
     part.temperatureChannel,
   ],
-  slots: [part.thermometer, ...ph.slots, ...ec.slots, ...oxygen.slots],
+  slots: [part.thermometer, ...ph.slots, ...ec.slots, ...oxygen.slots, ...ROOM_SLOTS],
   points: [part.temperaturePoint, ...ph.points, ...ec.points, ...oxygen.points],
   schools: [part.offering(part.POINTS, 'three'), part.offering(part.RINSING, 'tap'), part.DRYING],
   steps: [
-    part.room,
+    ROOM_STEP,
+    {
+      id: 'where',
+      kind: 'check',
+      title: 'Where is it calibrated?',
+      items: [PLACE_OF_WORK],
+      reason: 'Oxygen follows the pressure of the place: the document names it.',
+    },
     ...part.temperatureFirst,
     {
       id: 'sheets',

@@ -1,17 +1,18 @@
 import type { Procedure } from '@/core/procedure/procedure';
 import * as part from './parts';
+import { ROOM_SLOTS, ROOM_STEP } from './room';
 
 /** Family 6: single-gas CO monitor; peaks and alarm events are read first, zero 15 s, span 45 s at 0.3 L/min, stored span value and alarm points checked before and after. */
 export const family06: Procedure = {
   id: 'single-gas-co-monitor',
-  version: 1,
+  version: 2,
   family: 6,
   title: 'Single-gas CO monitor, calibration',
-  method: 'Comparison with certified carbon monoxide in air at 0.3 L/min; zero in clean air.',
+  method: 'Comparison with certified carbon monoxide in air; zero in clean air.',
   scope: 'calibration',
   warmUpSeconds: 300,
   channels: [{ role: 'co', label: 'CO', measurands: ['carbon monoxide'] }],
-  slots: [{ ...part.mixSlot, label: 'carbon monoxide' }],
+  slots: [{ ...part.mixSlot, label: 'carbon monoxide' }, ...ROOM_SLOTS],
   points: [...part.zeroPoints(['co']), part.spanPoint(['co'], 'mix', 'certified')],
   steps: [
     {
@@ -33,7 +34,7 @@ export const family06: Procedure = {
       reason: 'Alarm points are safety settings. A stored span value that is not the bottle’s spans it wrong.',
     },
     part.warmUp(300),
-    part.place,
+    ROOM_STEP,
     part.bottle(),
     part.readFound('found-zero', ['zero'], 'As found: clean air', 'Before it is zeroed.'),
     part.gasOn('found-on'),

@@ -1,12 +1,13 @@
 import type { Procedure } from '@/core/procedure/procedure';
 import * as part from './parts';
+import { ROOM_SLOTS, ROOM_STEP } from './room';
 
 const SCRUBBER = 'carbon dioxide scrubber at the inlet';
 
 /** Family 7: infrared CO2 channel; zero through a scrubber, single calibration, then fine zero and span controls until it stands. */
 export const family07: Procedure = {
   id: 'infrared-carbon-dioxide',
-  version: 1,
+  version: 2,
   family: 7,
   title: 'Infrared carbon dioxide channel, calibration',
   method: 'Zero through a carbon dioxide scrubber, comparison with a certified mixture; fine controls where needed.',
@@ -17,13 +18,14 @@ export const family07: Procedure = {
     { role: 'hc', label: 'Hydrocarbon', measurands: ['methane', 'propane'], optional: true },
   ],
   slots: [
+    ...ROOM_SLOTS,
     { id: 'scrubber', label: 'carbon dioxide scrubber', kind: 'tool', needs: ['CO2 scrubber'] },
     { ...part.mixSlot, label: 'carbon dioxide mixture' },
   ],
   points: [...part.zeroPoints(['co2', 'hc']), part.spanPoint(['co2', 'hc'])],
   steps: [
     part.warmUp(300),
-    part.place,
+    ROOM_STEP,
     {
       id: 'scrubber',
       kind: 'reference',

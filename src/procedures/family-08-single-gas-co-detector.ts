@@ -1,17 +1,18 @@
 import type { Procedure } from '@/core/procedure/procedure';
 import * as part from './parts';
+import { ROOM_SLOTS, ROOM_STEP } from './room';
 
 /** Family 8: single-gas CO detector; clock and flow block first, zeroes itself, raw output noted, saves by itself when stable, the date read back proves it. */
 export const family08: Procedure = {
   id: 'single-gas-co-detector',
-  version: 1,
+  version: 2,
   family: 8,
   title: 'Single-gas CO detector, calibration',
   method: 'Comparison with certified carbon monoxide in air; the detector zeroes itself and saves when it stands still.',
   scope: 'calibration',
   warmUpSeconds: 300,
   channels: [{ role: 'co', label: 'CO', measurands: ['carbon monoxide'] }],
-  slots: [{ ...part.mixSlot, label: 'carbon monoxide' }],
+  slots: [{ ...part.mixSlot, label: 'carbon monoxide' }, ...ROOM_SLOTS],
   points: [...part.zeroPoints(['co']), part.spanPoint(['co'], 'mix', 'certified')],
   steps: [
     {
@@ -30,7 +31,7 @@ export const family08: Procedure = {
       items: [{ id: 'alarm', label: 'Inlet held shut: it says so', answer: 'passFault' }],
     } as Procedure['steps'][number],
     part.warmUp(300, 'Five to ten minutes for this kind.'),
-    part.place,
+    ROOM_STEP,
     part.bottle(),
     {
       id: 'found-zero',

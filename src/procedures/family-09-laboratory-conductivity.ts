@@ -1,13 +1,14 @@
 import type { Procedure } from '@/core/procedure/procedure';
 import * as part from './water-parts';
 import { ecPart } from './water-sheets';
+import { ROOM_SLOTS, ROOM_STEP } from './room';
 
 const ec = ecPart(['ec731'], { verify: 'ec1417', solids: true });
 
 /** Family 9: laboratory conductivity; temperature first, with three outcomes; 731 µS/cm, verified at 1417. */
 export const family09: Procedure = {
   id: 'laboratory-conductivity',
-  version: 2,
+  version: 3,
   family: 9,
   title: 'Laboratory conductivity meter, calibration',
   method:
@@ -19,9 +20,9 @@ export const family09: Procedure = {
     { role: 'tds', label: 'Dissolved solids', measurands: ['dissolved solids'], optional: true },
     { ...part.temperatureChannel, optional: true },
   ],
-  slots: [part.thermometer, ...ec.slots],
+  slots: [part.thermometer, ...ec.slots, ...ROOM_SLOTS],
   points: [part.temperaturePoint, ...ec.points],
   schools: [part.offering(part.VERIFYING, 'second'), part.RINSING],
-  steps: [part.room, ...part.temperatureFirst, ...ec.steps, ...part.store],
+  steps: [ROOM_STEP, ...part.temperatureFirst, ...ec.steps, ...part.store],
   cautions: [part.WET_CARE],
 };

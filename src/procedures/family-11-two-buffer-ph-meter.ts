@@ -1,6 +1,7 @@
 import type { Procedure, Step } from '@/core/procedure/procedure';
 import * as part from './water-parts';
 import { phPart } from './water-sheets';
+import { ROOM_SLOTS, ROOM_STEP } from './room';
 
 const ph = phPart(['seven', 'four']);
 const strip: Step[] = [
@@ -27,20 +28,20 @@ const strip: Step[] = [
 /** Family 11: two-buffer pH meter; slope in per cent, ± 0.1 check, strips as cross-check. */
 export const family11: Procedure = {
   id: 'two-buffer-ph-meter',
-  version: 2,
+  version: 3,
   family: 11,
   title: 'Two-buffer pH meter, calibration',
   method: 'Comparison with two certified buffer solutions at the measured temperature.',
   scope: 'calibration',
   warmUpSeconds: 0,
   channels: [part.phChannel, part.temperatureChannel],
-  slots: [part.thermometer, ...ph.slots],
+  slots: [part.thermometer, ...ph.slots, ...ROOM_SLOTS],
   points: [
     part.temperaturePoint,
     ...ph.points,
     { id: 'strip', label: 'Indicator strip', channels: ['ph'], target: { kind: 'strip' } },
   ],
   schools: [part.offering(part.POINTS, 'two', ['one', 'two']), part.RINSING, part.DRYING],
-  steps: [part.room, ...part.temperatureFirst, ...ph.steps, ...strip, ...part.store],
+  steps: [ROOM_STEP, ...part.temperatureFirst, ...ph.steps, ...strip, ...part.store],
   cautions: [part.WET_CARE],
 };

@@ -1,13 +1,14 @@
 import type { Procedure } from '@/core/procedure/procedure';
 import * as part from './water-parts';
 import { oxygenPart } from './water-sheets';
+import { ROOM_SLOTS, ROOM_STEP } from './room';
 
 const oxygen = oxygenPart(600);
 
 /** Family 12: water-quality sonde, oxygen; moist, vented sleeve, ten minutes, plausibility from the local pressure, then accepted. */
 export const family12: Procedure = {
   id: 'oxygen-sonde',
-  version: 2,
+  version: 3,
   family: 12,
   title: 'Dissolved-oxygen sonde, calibration',
   method:
@@ -19,9 +20,9 @@ export const family12: Procedure = {
     { role: 'sat', label: 'Saturation', measurands: ['oxygen saturation'], optional: true },
     part.temperatureChannel,
   ],
-  slots: [part.thermometer, ...oxygen.slots],
+  slots: [part.thermometer, ...oxygen.slots, ...ROOM_SLOTS],
   points: [part.temperaturePoint, ...oxygen.points],
   schools: [part.RINSING],
-  steps: [part.room, ...part.temperatureFirst, ...oxygen.steps, ...part.store],
+  steps: [ROOM_STEP, ...part.temperatureFirst, ...oxygen.steps, ...part.store],
   cautions: [part.WET_CARE],
 };

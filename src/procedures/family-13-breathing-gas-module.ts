@@ -1,5 +1,6 @@
 import type { Procedure } from '@/core/procedure/procedure';
 import * as part from './parts';
+import { CLEAN_AIR, ROOM_SLOTS, ROOM_STEP } from './room';
 
 const ALL = ['co2', 'o2', 'n2o', 'agent'];
 const SCAVENGE = 'Anaesthetic or oxidising mix: scavenging, no oil or flame, outlet away from people.';
@@ -7,7 +8,7 @@ const SCAVENGE = 'Anaesthetic or oxidising mix: scavenging, no oil or flame, out
 /** Family 13: breathing-gas module in a host; zero, feed the mix, set all four components to the bottle, a second look, accept. */
 export const family13: Procedure = {
   id: 'breathing-gas-module',
-  version: 1,
+  version: 2,
   family: 13,
   title: 'Breathing-gas analyser module, calibration',
   method: 'Comparison with a certified mixture of carbon dioxide, oxygen, nitrous oxide and agent; values set to the bottle’s.',
@@ -19,8 +20,9 @@ export const family13: Procedure = {
     { role: 'n2o', label: 'N₂O', measurands: ['nitrous oxide'] },
     { role: 'agent', label: 'Agent', measurands: ['anaesthetic agent'], optional: true },
   ],
-  slots: [{ ...part.mixSlot, label: 'breathing-gas mixture' }],
+  slots: [{ ...part.mixSlot, label: 'breathing-gas mixture' }, ...ROOM_SLOTS],
   points: [...part.zeroPoints(['co2', 'n2o', 'agent'], ['o2']), part.spanPoint(ALL, 'mix', 'certified')],
+  schools: [CLEAN_AIR],
   steps: [
     part.warmUp(300, 'Five minutes for the module in its host.'),
     {
@@ -33,7 +35,7 @@ export const family13: Procedure = {
       ],
       reason: 'A module that recognises an agent must see the bottle’s.',
     },
-    part.place,
+    ROOM_STEP,
     { ...part.bottle(), caution: SCAVENGE } as Procedure['steps'][number],
     part.readFound('found-zero', ['zero', 'air'], 'As found: room air', 'Before it is zeroed.'),
     { ...part.gasOn('found-on', 'mix', 'sample line'), caution: SCAVENGE },

@@ -1,24 +1,25 @@
 import type { Procedure } from '@/core/procedure/procedure';
 import * as part from './parts';
+import { ROOM_SLOTS } from './room';
 
 /** Family 14: breath-alcohol tester with dry gas; the expected value falls with the air pressure; never adjusts; outside means out of service. */
 export const family14: Procedure = {
   id: 'breath-alcohol-tester',
-  version: 1,
+  version: 2,
   family: 14,
   title: 'Breath-alcohol tester, accuracy check',
   method: 'Accuracy check with certified dry gas; expected value at the measured air pressure, limits ± 0.005 g/210 L.',
   scope: 'accuracyCheck',
   warmUpSeconds: 60,
   channels: [{ role: 'alcohol', label: 'Breath alcohol', measurands: ['ethanol'] }],
-  slots: [{ ...part.mixSlot, label: 'dry gas' }],
+  slots: [{ ...part.mixSlot, label: 'dry gas' }, ...ROOM_SLOTS],
   points: [
     {
       id: 'blank',
       label: 'Air blank',
       channels: ['alcohol'],
       target: { kind: 'fixed', value: '0', unit: 'channel' },
-      tolerance: { limit: '0.000' },
+      judge: 'gate',
     },
     ...['first', 'second'].map((id) => ({
       id,
@@ -34,7 +35,7 @@ export const family14: Procedure = {
       id: 'place',
       kind: 'condition',
       title: 'Air pressure',
-      quantities: ['temperatureC', 'pressureHPa'],
+      quantities: ['temperatureC', 'pressureHPa', 'humidityPercent'],
       reason: '0.038 at sea level is 0.037 at 270 m: the expected value falls with the pressure at this bench.',
     },
     part.bottle(),

@@ -1,18 +1,19 @@
 import type { Procedure } from '@/core/procedure/procedure';
+import { ROOM_SLOTS, ROOM_STEP } from './room';
 
 const MEDICAL = 'Breath and medical instruments: results for a person are decided by qualified practice and local law.';
 
 /** Family 15: hydrogen breath monitor; gas off at once, and the confirmation has a deadline or the calibration is lost. */
 export const family15: Procedure = {
   id: 'hydrogen-breath-monitor',
-  version: 1,
+  version: 2,
   family: 15,
   title: 'Hydrogen breath monitor, calibration',
-  method: 'Comparison with certified hydrogen in air at 0.5 L/min.',
+  method: 'Comparison with certified hydrogen in air.',
   scope: 'calibration',
   warmUpSeconds: 300,
   channels: [{ role: 'h2', label: 'H₂', measurands: ['hydrogen'] }],
-  slots: [{ id: 'gas', label: 'hydrogen in air', kind: 'gas', needs: 'channelGases' }],
+  slots: [{ id: 'gas', label: 'hydrogen in air', kind: 'gas', needs: 'channelGases' }, ...ROOM_SLOTS],
   points: [
     { id: 'zero', label: 'Zero', channels: ['h2'], target: { kind: 'fixed', value: '0', unit: 'channel' }, tolerance: 'zero' },
     {
@@ -24,6 +25,7 @@ export const family15: Procedure = {
   ],
   steps: [
     { id: 'warm-up', kind: 'wait', title: 'Warm up', minSeconds: 300, from: 'placed' },
+    ROOM_STEP,
     { id: 'bottle', kind: 'reference', title: 'Choose the bottle', slots: ['gas'] },
     { id: 'found-zero', kind: 'read', title: 'As found: air', points: ['zero'], phase: 'asFound' },
     { id: 'found-on', kind: 'stimulus', title: 'Gas on', slot: 'gas', means: 'gas at the inlet', on: true },

@@ -1,26 +1,27 @@
 import type { Procedure } from '@/core/procedure/procedure';
 import * as part from './parts';
+import { ROOM_SLOTS, ROOM_STEP } from './room';
 
 const TUBE = 'zero tube at the inlet';
 
 /** Family 16: area monitor with ppb VOC; fresh-air zero through a zero tube only, no span; off again it has to climb to the real background. */
 export const family16: Procedure = {
   id: 'area-monitor-voc',
-  version: 1,
+  version: 2,
   family: 16,
   title: 'Area monitor with ppb VOC, zero only',
   method: 'Zero through a charcoal tube; no span is made and none is claimed.',
   scope: 'zeroOnly',
   warmUpSeconds: 300,
   channels: [{ role: 'voc', label: 'VOC', measurands: ['volatile organics'] }],
-  slots: [{ id: 'tube', label: 'zero tube', kind: 'tool', needs: ['charcoal'] }],
+  slots: [{ id: 'tube', label: 'zero tube', kind: 'tool', needs: ['charcoal'] }, ...ROOM_SLOTS],
   points: [
     ...part.zeroPoints(['voc']),
     { id: 'background', label: 'Background', channels: ['voc'], target: { kind: 'observe', direction: 'rise' } },
   ],
   steps: [
     part.warmUp(300),
-    part.place,
+    ROOM_STEP,
     {
       id: 'tube',
       kind: 'reference',

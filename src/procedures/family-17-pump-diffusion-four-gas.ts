@@ -1,24 +1,26 @@
 import type { Procedure } from '@/core/procedure/procedure';
 import * as part from './parts';
+import { CLEAN_AIR, ROOM_SLOTS, ROOM_STEP } from './room';
 
 const ALL = ['o2', 'ex', 'h2s', 'co'];
 
 /** Family 17: pumped or diffusion four-gas monitor, adjusted by key channel by channel; pump off for a fixed flow; watched bump at the end. */
 export const family17: Procedure = {
   id: 'pump-diffusion-four-gas',
-  version: 1,
+  version: 2,
   family: 17,
   title: 'Pumped/diffusion four-gas monitor, calibration',
   method: 'Comparison with a certified gas mixture; each channel set to the bottle by key; zero in clean air.',
   scope: 'calibration',
   warmUpSeconds: 300,
   channels: part.fourChannels,
-  slots: [part.mixSlot],
+  slots: [part.mixSlot, ...ROOM_SLOTS],
   points: [...part.zeroPoints(['ex', 'h2s', 'co'], ['o2']), part.spanPoint(ALL)],
+  schools: [CLEAN_AIR],
   steps: [
     part.warmUp(300),
     part.readOut,
-    part.place,
+    ROOM_STEP,
     part.blockTest,
     part.bottle(),
     {

@@ -2,6 +2,7 @@ import type { Point, Procedure, Step } from '@/core/procedure/procedure';
 import * as part from './water-parts';
 import { calibrationRound, conditionMembrane, freshLiquid } from './water-round';
 import { ecPart, phPart, sheet } from './water-sheets';
+import { ROOM_SLOTS, ROOM_STEP } from './room';
 
 const ph = phPart(['seven', 'four', 'ten']);
 const ec = ecPart(['ec84', 'ec1413', 'ec12880']);
@@ -61,7 +62,7 @@ const ionSteps: Step[] = [
 /** Family 19: laboratory multi-meter: pH 7 / 4.01 / 10.01, conductivity 84 / 1413 / 12 880, ORP and ion-selective inputs. */
 export const family19: Procedure = {
   id: 'laboratory-multi-meter',
-  version: 2,
+  version: 3,
   family: 19,
   title: 'Laboratory multi-meter, calibration',
   method:
@@ -77,6 +78,7 @@ export const family19: Procedure = {
     part.temperatureChannel,
   ],
   slots: [
+    ...ROOM_SLOTS,
     part.thermometer,
     ...ph.slots,
     ...ec.slots,
@@ -86,7 +88,7 @@ export const family19: Procedure = {
   points: [part.temperaturePoint, ...ph.points, ...ec.points, redoxPoint, ...ionPoints],
   schools: [part.offering(part.POINTS, 'three'), part.RINSING, part.DRYING],
   steps: [
-    part.room,
+    ROOM_STEP,
     ...part.temperatureFirst,
     {
       id: 'sheets',

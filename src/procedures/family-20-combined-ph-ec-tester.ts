@@ -1,6 +1,7 @@
 import type { Procedure } from '@/core/procedure/procedure';
 import * as part from './water-parts';
 import { ecPart, phPart, sheet } from './water-sheets';
+import { ROOM_SLOTS, ROOM_STEP } from './room';
 
 const ph = phPart(['seven', 'four', 'ten'], { readBack: false });
 const ec = ecPart(['ec1413', 'ec12880'], { solids: true, cell: false });
@@ -8,7 +9,7 @@ const ec = ecPart(['ec1413', 'ec12880'], { solids: true, cell: false });
 /** Family 20: combined pH/EC tester; 7 first, then 4, then 10 without switching off; 1413 then 12 880; auto units. */
 export const family20: Procedure = {
   id: 'combined-ph-ec-tester',
-  version: 2,
+  version: 3,
   family: 20,
   title: 'Combined pH/EC tester, calibration',
   method: 'Certified buffers 7, 4, 10 and conductivity standards 1413 µS/cm and 12.88 mS/cm at the measured temperature.',
@@ -21,11 +22,11 @@ export const family20: Procedure = {
     { role: 'tds', label: 'Dissolved solids', measurands: ['dissolved solids'], optional: true },
     part.temperatureChannel,
   ],
-  slots: [part.thermometer, ...ph.slots, ...ec.slots],
+  slots: [part.thermometer, ...ph.slots, ...ec.slots, ...ROOM_SLOTS],
   points: [part.temperaturePoint, ...ph.points, ...ec.points],
   schools: [part.offering(part.POINTS, 'three'), part.RINSING, part.DRYING],
   steps: [
-    part.room,
+    ROOM_STEP,
     ...part.temperatureFirst,
     {
       id: 'sheets',

@@ -1,12 +1,13 @@
 import type { Procedure } from '@/core/procedure/procedure';
+import { CLEAN_AIR, ROOM_SLOTS, ROOM_STEP } from './room';
 
 /** Family 21: pumped five-gas monitor on a pentane scale; a sensor may be absent; block test, full zero, detector pairs done twice, bump both ways. */
 export const family21: Procedure = {
   id: 'pumped-five-gas',
-  version: 3,
+  version: 4,
   family: 21,
   title: 'Pumped five-gas monitor, calibration',
-  method: 'Comparison with a certified mixture through a demand-flow regulator; combustible channel on a pentane scale.',
+  method: 'Comparison with a certified mixture; combustible channel on a pentane scale.',
   scope: 'calibration',
   warmUpSeconds: 300,
   channels: [
@@ -16,7 +17,7 @@ export const family21: Procedure = {
     { role: 'co', label: 'CO', measurands: ['carbon monoxide'], optional: true },
     { role: 'so2', label: 'SO₂', measurands: ['sulphur dioxide'], optional: true },
   ],
-  slots: [{ id: 'mix', label: 'gas mixture', kind: 'gas', needs: 'channelGases' }],
+  slots: [{ id: 'mix', label: 'gas mixture', kind: 'gas', needs: 'channelGases' }, ...ROOM_SLOTS],
   points: [
     {
       id: 'zero',
@@ -34,6 +35,7 @@ export const family21: Procedure = {
     },
     { id: 'response', label: 'Falls in gas', channels: ['o2'], target: { kind: 'observe', direction: 'fall' } },
   ],
+  schools: [CLEAN_AIR],
   steps: [
     { id: 'warm-up', kind: 'wait', title: 'Warm up', minSeconds: 300, from: 'placed' },
     {
@@ -43,6 +45,7 @@ export const family21: Procedure = {
       items: [{ id: 'alarm', label: 'Pump stops and the block alarm shows', answer: 'passFault' }],
       reason: 'Failing usually means a gasket or filter is missing.',
     },
+    ROOM_STEP,
     { id: 'bottle', kind: 'reference', title: 'Choose the bottle', slots: ['mix'] },
     { id: 'found-zero', kind: 'read', title: 'As found: clean air', points: ['zero', 'air'], phase: 'asFound' },
     { id: 'found-on', kind: 'stimulus', title: 'Gas on', slot: 'mix', means: 'demand flow', on: true },

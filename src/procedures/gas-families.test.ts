@@ -3,7 +3,7 @@ import type { RunChannel } from '@/core/run/event';
 import { technician } from '@/core/run/four-gas.fixture';
 import type { MaterialComponent, ReferenceSnapshot } from '@/core/run/reference-snapshot';
 import { ScriptedRun } from '@/core/run/scripted';
-import { summarise } from '@/core/run/summary';
+import { summarise } from '@/core/results/summary';
 import { litresOfRun } from '@/features/bench/steps/litres-of-run';
 import { MODELS } from '@/processes/seed/catalogue';
 import { fly } from '@/processes/seed/pilot';

@@ -17,14 +17,6 @@ export const warmUp = (minSeconds: number, reason = 'Sensors drift while they wa
   reason,
 });
 
-export const place: Step = {
-  id: 'place',
-  kind: 'condition',
-  title: 'Conditions at the bench',
-  quantities: ['temperatureC', 'pressureHPa', 'humidityPercent'],
-  reason: 'The certificate states them; the reading depends on them.',
-};
-
 export const bottle = (slot = 'mix'): Step => ({
   id: 'bottle',
   kind: 'reference',

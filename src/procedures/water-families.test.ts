@@ -9,7 +9,7 @@ import { technician } from '@/core/run/four-gas.fixture';
 import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
 import { ScriptedRun } from '@/core/run/scripted';
 import { calibrationReadings } from '@/core/run/state';
-import { summarise } from '@/core/run/summary';
+import { summarise } from '@/core/results/summary';
 import { MODELS } from '@/processes/seed/catalogue';
 import { flyWater, type WaterPilot } from '@/processes/seed/water-pilot';
 import { METER_MODELS } from '@/standins/meter/meter-models';

@@ -78,14 +78,6 @@ export const inBuffer = (id: string, label: string, slot: string, substance: str
   tolerance: { limit },
 });
 
-export const room: Step = {
-  id: 'place',
-  kind: 'condition',
-  title: 'Conditions at the bench',
-  quantities: ['temperatureC', 'pressureHPa', 'humidityPercent'],
-  reason: 'The certificate states them; liquids and oxygen depend on them.',
-};
-
 const GLASS: CheckItem[] = [
   { id: 'glass', label: 'Glass intact and wet, no crack, no bubble at the tip', answer: 'passFault' },
   { id: 'plug', label: 'Plug dry, pins straight, cable not twisted', answer: 'passFault' },
@@ -147,7 +139,13 @@ export const temperaturePoint: Point = {
   target: { kind: 'comparison', slot: 'thermometer' },
   tolerance: { caution: '1', limit: '2' },
 };
-export const thermometer: Slot = { id: 'thermometer', label: 'thermometer', kind: 'tool', needs: ['temperature'] };
+export const thermometer: Slot = {
+  id: 'thermometer',
+  label: 'thermometer',
+  kind: 'tool',
+  needs: ['temperature'],
+  roles: ['thermometer'],
+};
 const HAS_TEMPERATURE: Condition = { is: 'channel', role: 'temperature' };
 export const temperatureFirst: Step[] = [
   {
@@ -155,7 +153,8 @@ export const temperatureFirst: Step[] = [
     kind: 'reference',
     title: 'Choose the thermometer',
     slots: ['thermometer'],
-    when: HAS_TEMPERATURE,
+    reason:
+      'Beside the probe in every liquid: what a buffer or standard is worth follows the temperature, and no instrument is its own reference.',
   },
   {
     id: 'temperature',
@@ -266,7 +265,10 @@ export const readBackSlope = (id: string, needsPoints = 2, more: CheckItem[] = [
   id,
   kind: 'check',
   title: 'Read back from the meter',
-  items: [{ id: 'slope', label: 'Slope, %', answer: 'number', unit: '%', needsPoints }, ...more],
+  items: [
+    { id: 'slope', label: 'Slope, %', answer: 'number', unit: '%', needsPoints, reads: { figure: 'slope', role: 'ph' } },
+    ...more,
+  ],
   reason: 'One buffer gives an offset, no slope: then write “none”.',
   when: GONE_ON,
 });

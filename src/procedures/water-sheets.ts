@@ -162,7 +162,15 @@ export function ecPart(
                   id: 'cell',
                   kind: 'check',
                   title: 'Read back from the meter',
-                  items: [{ id: 'cell-constant', label: 'Cell constant, 1/cm', answer: 'number', unit: '1/cm' }],
+                  items: [
+                    {
+                      id: 'cell-constant',
+                      label: 'Cell constant, 1/cm',
+                      answer: 'number',
+                      unit: '1/cm',
+                      reads: { figure: 'cellConstant', role: 'ec' },
+                    },
+                  ],
                 } satisfies Step,
               ]
             : []),

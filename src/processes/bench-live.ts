@@ -39,7 +39,7 @@ async function makeRun(): Promise<string> {
     const channels = INSTRUMENT_MODELS['OF-12']!.channels.map(({ channel: { info } }, index): ModelChannel => ({
       role: roles[index]!,
       label: info.measurand,
-      measurand: info.measurand,
+      measurand: info.measurand as ModelChannel['measurand'],
       unit: info.unit,
       resolution: info.resolution,
       lowest: info.lowest,

@@ -43,6 +43,8 @@ async function connectDemo(home: string): Promise<StandIn[]> {
   for (const [kind, name, serial] of [
     ['barometer', 'Barometer', 'SM-B-0021'],
     ['flowMeter', 'Flow meter', 'SM-F-0093'],
+    ['thermometer', 'Thermometer', 'SM-T-0112'],
+    ['hygrometer', 'Hygrometer', 'SM-H-0034'],
     ['tagReader', 'Tag reader', 'SM-TR-7'],
   ] as const)
     lines.push({

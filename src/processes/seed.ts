@@ -1,7 +1,8 @@
-import { addDays, format, subMonths } from 'date-fns';
+import { addDays, format, subDays, subMonths } from 'date-fns';
 import { eq, sql } from 'drizzle-orm';
 import { closeDatabase, database, type Transaction } from '@/data/connection';
 import { asset, assetChannel, customer, instrumentModel, probePlace, user } from '@/data/schema';
+import { confirmRemembered, recordStudy } from '@/features/budgets/server';
 import { changePolicy } from '@/features/due/server';
 import { addUser } from '@/features/office/server';
 import { exchangeProbe, hosts, probesOnShelf } from '@/features/probes/server';
@@ -28,6 +29,15 @@ async function seed(now: Date): Promise<string> {
         { ...person, role: person.role as Role, password: DEMO_PASSWORD },
       );
     await stockShelf(tx, now);
+    const [signatory] = await tx.select().from(user).where(eq(user.role, 'signatory'));
+    await confirmRemembered(
+      { tx, actor: { id: signatory!.id, name: signatory!.name, role: 'signatory' }, now: subMonths(now, 29) },
+      {
+        sourceText: 'Quality file Q-12: statements of the suppliers and tables of the atmosphere',
+        sourceOn: format(subMonths(now, 29), 'yyyy-MM-dd'),
+      },
+    );
+    await studies(tx, now);
     const assets = await makeAssets(tx, now, random);
     return plan(assets, now, random);
   });
@@ -55,6 +65,35 @@ async function seed(now: Date): Promise<string> {
   await db.transaction((tx) => placeProbes(tx, actors.technician, now));
   await db.transaction((tx) => recordAudit({ tx, actor: SYSTEM, now }, 'seeded', 'demo', { visits: visits.length }));
   return `demo data: ${visits.length} visits in ${((Date.now() - started) / 1000).toFixed(1)} s`;
+}
+
+/** Two repeat studies feed budgets of their own points. */
+async function studies(tx: Transaction, now: Date): Promise<void> {
+  const [row] = await tx.select().from(user).where(eq(user.role, 'technician'));
+  const actor: Actor = { id: row!.id, name: row!.name, role: 'technician' };
+  const on = subMonths(now, 28);
+  const study = (point: string, measurand: string, unit: string, procedure: string, readings: string) =>
+    recordStudy(
+      { tx, actor, now: on },
+      {
+        procedure,
+        point,
+        measurand,
+        unit,
+        instrument: 'bench instrument, same operator',
+        studiedOn: format(on, 'yyyy-MM-dd'),
+        note: '',
+        readings,
+      },
+    );
+  await study(
+    'span',
+    'carbon monoxide',
+    'ppm',
+    'four-gas-leak-monitor',
+    '100 101 100 99 100\n98 99 98 98 97\n101 100 101 101 102',
+  );
+  await study('seven', 'pH', 'pH', 'two-buffer-ph', '7.01 7.02 7.01 7.00 7.01\n7.02 7.02 7.03 7.01 7.02');
 }
 
 /** Some probes are out in the customers' meters, the rest stands on the shelf; every laboratory meter has its cell. */
@@ -219,17 +258,35 @@ function plan(assets: SeedAsset[], now: Date, random: Random): Visit[] {
   ];
   const fourGas = able.filter((one) => one.model === 'OF-410' || one.model === 'VT-40');
   const ofModel = (name: string) => assets.find((one) => one.model === name)!;
+  // What an auditor asks for: a bump, one that failed, as found only, breath gas, and documents that were mended later.
+  const special: (Pick<Visit, 'wish' | 'fate' | 'silent'> & { model: string; daysAgo: number })[] = [
+    { model: 'OF-410', daysAgo: 52, wish: 'Bump only' },
+    { model: 'OF-410', daysAgo: 45, wish: 'Bump only', silent: true },
+    { model: 'VT-40', daysAgo: 40, wish: 'As found only' },
+    { model: 'BN-A', daysAgo: 64 },
+    { model: 'BN-A', daysAgo: 33 },
+    { model: 'BN-A', daysAgo: 12 },
+    { model: 'OF-410', daysAgo: 38, fate: 'revised' },
+    { model: 'OF-410', daysAgo: 30, fate: 'reopened' },
+    { model: 'OF-410', daysAgo: 24, fate: 'withdrawn' },
+  ];
   const inHouse = today.map(({ upTo, minutesAgo, model }, index): Visit => ({
     asset: model ? ofModel(model) : fourGas[(index * 7 + 3) % fourGas.length]!,
     at: new Date(now.getTime() - minutesAgo * 60_000),
     number: 9,
     upTo,
   }));
+  const used = new Set(inHouse.map((visit) => visit.asset));
+  const apart = special.map(({ model, daysAgo, ...rest }): Visit => {
+    const asset = assets.find((one) => one.model === model && one.character !== 'poisoned' && !used.has(one))!;
+    used.add(asset);
+    return { asset, at: subDays(now, daysAgo), number: 8, upTo: 'returned', ...rest };
+  });
   const history = able.flatMap((one) => {
     const visits = visitsOf(one, now, random);
-    return inHouse.some((visit) => visit.asset === one) ? visits.filter((visit) => visit.at < addDays(now, -60)) : visits;
+    return used.has(one) ? visits.filter((visit) => visit.at < addDays(now, -75)) : visits;
   });
-  return [...history, ...inHouse].sort((a, b) => a.at.getTime() - b.at.getTime());
+  return [...history, ...apart, ...inHouse].sort((a, b) => a.at.getTime() - b.at.getTime());
 }
 
 async function actorsOf() {

@@ -2,10 +2,10 @@ import { readFileSync } from 'node:fs';
 import type { Tag } from '@/core/instrument/said';
 import { serveBenchDevice, type BenchDevice } from './bench-device/bench-device';
 
-/** A tag reader, barometer or flow meter as a process of its own. DEVICE, SERIAL, PORT, PANEL_PORT and TAGS (a JSON file) by environment. */
+/** A tag reader, barometer, flow meter, thermometer or hygrometer as a process of its own. DEVICE, SERIAL, PORT, PANEL_PORT and TAGS (a JSON file) by environment. */
 const { DEVICE = 'barometer', SERIAL = 'SIM-B', PORT = '0', PANEL_PORT = '0', TAGS = '' } = process.env;
-if (!['tagReader', 'barometer', 'flowMeter'].includes(DEVICE)) {
-  console.error(`DEVICE must be tagReader, barometer or flowMeter, got ${DEVICE}.`);
+if (!['tagReader', 'barometer', 'flowMeter', 'thermometer', 'hygrometer'].includes(DEVICE)) {
+  console.error(`DEVICE must be tagReader, barometer, flowMeter, thermometer or hygrometer, got ${DEVICE}.`);
   process.exit(1);
 }
 const served = await serveBenchDevice(DEVICE as BenchDevice, {

@@ -1,134 +1,206 @@
 import { roundHalfEven } from '../quantity/round-half-even';
+import { ucumCodes } from '../quantity/unit';
+import { probeResults } from '../probe/probe-result';
+import { probeWords } from '../probe/probe-words';
 import type { Procedure } from '../procedure/procedure';
+import type { Judged, ResultLine } from '../results/judged';
+import { summarise, type RunSummary } from '../results/summary';
 import type { Actor } from '../run/event';
-import type { VerdictState } from '../run/judge';
 import type { RunState } from '../run/state';
-import { summarise } from '../run/summary';
-import type { DecisionRule } from '../uncertainty/decide';
-import { describeAdjustments, describeChannel, describeConditions, describeReference, remarks, usedReferences } from './describe';
+import { say, type Language } from '../words/say';
+import { describeAdjustments, describeBumps, describeChannel, describeChecks, describeMethod, describeRemarks } from './describe';
 import { describeProbes } from './describe-probes';
-import { resultLine } from './result-line';
-import { statedPoints } from './stated-points';
-import type { CertificateContent } from './certificate';
-
-export type { CertificateContent, CertificateReading, CertificateResult } from './certificate';
+import { judgedText } from './judged-text';
+import { environmentOf, referenceIdOf, referencesOf } from './references';
+import { tracesOf } from './traces';
+import { SCHEMA_2, type CertificateVersion2, type DocumentKind, type ResultText } from './version-2';
 
 export interface CertificateSource {
   procedure: Procedure;
   state: RunState;
   number: string;
-  laboratory: CertificateContent['laboratory'];
-  customer: CertificateContent['customer'];
+  previous: CertificateVersion2['previous'];
+  software: CertificateVersion2['software'];
+  laboratory: CertificateVersion2['laboratory'];
+  place: string;
+  customer: CertificateVersion2['customer'];
   item: { maker: string; model: string; serial: string; tag: string; condition: string[] };
   received: string;
   issued: string;
-  /** Date of calibration as a calendar date in the workshop's zone. */
-  calibrated: string;
-  due: { date: string; reason: string } | null;
+  /** First and last day of the readings, as calendar dates in the workshop's zone. */
+  calibrated: { from: string; to: string };
+  due: CertificateVersion2['due'];
   suppliedByCustomer: string[];
   authorisedBy: Actor;
+  authorisedAt: string;
   lastHash: string;
+  annexes: CertificateVersion2['annexes'];
+  language?: Language;
 }
 
-/** Makes the content of a certificate from a finished run. Pure: the same source gives the same content, and so the same hash. */
-export function certificateContent(source: CertificateSource): CertificateContent {
-  const { procedure, state } = source;
+/** Makes the content of a document from a finished run. Pure: the same source gives the same content, and so the same hash. */
+export function certificateContent(source: CertificateSource): CertificateVersion2 {
+  const { procedure, state, language = 'en' } = source;
   const summary = summarise(procedure, state);
-  // Taken from a station's log, the values are the station's: a record of its own kind, never a certificate.
-  const imported = state.started?.origin === 'imported';
-  const probes = describeProbes(procedure, state);
-  const kind = procedure.scope === 'calibration' && summary.asLeft !== 'notMeasured' && !imported ? 'certificate' : 'record';
+  const kind = documentKind(procedure, state, summary);
+  const imported = kind === 'imported';
+  const results = summary.lines.map((line) => resultText(line, state, language));
+  const probes = describeProbes(procedure, state, language);
   return {
-    schema: 'werkbank-certificate/1',
+    schema: SCHEMA_2,
     kind,
-    title:
-      kind === 'certificate'
-        ? 'Calibration certificate'
-        : imported
-          ? 'Record of imported station results'
-          : RECORD_TITLE[procedure.scope],
+    title: say({ code: `title.${kind}` }, language),
     number: source.number,
     revision: 0,
     replaces: null,
+    previous: source.previous,
+    software: source.software,
+    language,
     laboratory: source.laboratory,
+    place: placeOf(state) ?? source.place,
     customer: source.customer,
-    item: { ...source.item, channels: state.channels.map(describeChannel) },
+    item: { ...source.item, channels: state.channels.map((channel) => describeChannel(channel, language)) },
     dates: { received: source.received, calibrated: source.calibrated, issued: source.issued },
-    method: { text: procedure.method, procedure: procedure.title, version: procedure.version },
-    deviations: state.deviations.map((deviation) => `${deviation.what}. Reason: ${deviation.reason}`),
-    environment: state.conditions.map(describeConditions),
-    references: usedReferences(state).map(describeReference),
-    results: statedPoints(procedure, state).flatMap((point) =>
-      state.channels
-        .filter((channel) => point.channels.includes(channel.role))
-        .map((channel) => resultLine(state, channel, point.id, point.label)),
-    ),
-    adjustments: describeAdjustments(state),
-    ...(probes.length ? { probes } : {}),
-    uncertainty: `Expanded uncertainty U with coverage factor k as stated, for a coverage probability of about ${roundHalfEven({ value: (state.started?.coverage ?? 0.9545) * 100, places: 2 })} %, from the reference and the display’s resolution (JCGM 100:2008).`,
-    conformity: {
-      rule: state.started!.rule,
-      ruleText: RULE_TEXT[state.started!.rule],
-      asFound: summary.asFound,
-      asLeft: summary.asLeft,
-      sentences: [`As found: ${VERDICT_TEXT[summary.asFound]}.`, `As left: ${VERDICT_TEXT[summary.asLeft]}.`],
+    method: {
+      text: describeMethod(procedure, state, language),
+      procedure: procedure.title,
+      version: procedure.version,
+      document: `${procedure.id}/${procedure.version}`,
     },
+    environment: environmentOf(state),
+    references: referencesOf(state, summary.lines, language),
+    results,
+    probes,
+    uncertainty: results.some((line) => line.found?.expanded || line.left?.expanded)
+      ? say(
+          {
+            code: 'uncertainty.text',
+            numbers: { coverage: roundHalfEven({ value: (state.started?.coverage ?? 0.9545) * 100, places: 2 }) },
+          },
+          language,
+        )
+      : say({ code: 'uncertainty.none' }, language),
+    conformity: conformityOf(source, summary, language),
+    checks: describeChecks(procedure, state, language),
+    bumps: describeBumps(state, language),
+    adjustments: describeAdjustments(state, language),
+    deviations: state.deviations.map((deviation) => `${deviation.what}. ${deviation.reason}`),
+    settings: state.settings.map(({ setting, before, after, agreedBy }) => ({
+      what: setting,
+      before,
+      after,
+      ...(agreedBy ? { agreedBy } : {}),
+    })),
+    remarks: [...describeRemarks(state, language), ...probeRemarks(procedure, state, language)],
+    resultsOfOthers: imported ? [say({ code: 'others.stationUnnamed' }, language)] : [],
     suppliedByCustomer: source.suppliedByCustomer,
-    resultsOfOthers: 'None.',
     due: source.due,
-    remarks: remarks(state),
     technician: state.technician?.name ?? '',
-    authorisation: { name: source.authorisedBy.name, samePerson: state.samePerson },
+    authorisation: {
+      name: source.authorisedBy.name,
+      function: say({ code: `function.${source.authorisedBy.role}` }, language),
+      meaning: say({ code: 'authorised.meaning' }, language),
+      at: source.authorisedAt,
+      samePerson: state.samePerson,
+    },
     notices: [
-      'The results relate only to the items calibrated, in the condition in which they were received.',
-      'This document may be reproduced only in full, except with the written consent of the laboratory.',
-      'The laboratory states its own results; no accreditation is claimed.',
+      ...(imported ? [say({ code: 'notice.imported' }, language)] : []),
+      say({ code: 'notice.items' }, language),
+      ...(source.suppliedByCustomer.length ? [say({ code: 'notice.supplied' }, language)] : []),
+      say({ code: 'notice.copy' }, language),
+      say({ code: 'notice.own' }, language),
     ],
     run: { id: state.run, lastHash: source.lastHash },
+    traces: tracesOf(procedure, state),
+    annexes: source.annexes,
   };
 }
 
-/** A mistake is mended by a revision that names and replaces the old one and says why (7.8.8). */
-export function revisedContent({
-  previous,
-  reason,
-  issued,
-  changes,
-  authorisedBy,
-}: {
-  previous: CertificateContent;
-  reason: string;
-  issued: string;
-  changes: Partial<Pick<CertificateContent, 'customer' | 'item' | 'remarks'>>;
-  authorisedBy: Actor;
-}): CertificateContent {
+/** Which document a run amounts to: what was not measured in full is never called a certificate. */
+export function documentKind(procedure: Procedure, state: RunState, summary: RunSummary): DocumentKind {
+  if (state.started?.origin === 'imported') return 'imported';
+  if (procedure.scope === 'bumpOnly') return 'bump';
+  if (procedure.scope === 'zeroOnly') return 'zeroAdjustment';
+  if (procedure.scope === 'accuracyCheck') return 'accuracyCheck';
+  if (state.started?.items.some((item) => item.properties.includes('as-found-only'))) return 'asFound';
+  return summary.asLeft === 'notMeasured' ? 'limited' : 'calibration';
+}
+
+/** Where the work was done, where the technician said so on the sheet (an instrument calibrated at its place of use). */
+const placeOf = (state: RunState): string | null =>
+  Object.entries(state.answers).find(([key]) => key.endsWith('/place-of-work'))?.[1].value || null;
+
+/** A line of the table of results as it stands on the document. */
+export function resultText(line: ResultLine, state: RunState, language: Language): ResultText {
+  const text = (judged: Judged | null) => judged && judgedText(judged, referenceIdOf(judged, state), language);
+  const note = line.notes.map((fact) => say(fact, language)).join(' ');
   return {
-    ...previous,
-    ...changes,
-    revision: previous.revision + 1,
-    replaces: { number: previous.number, revision: previous.revision, reason },
-    dates: { ...previous.dates, issued },
-    authorisation: { ...previous.authorisation, name: authorisedBy.name },
+    channel: line.channel,
+    label: line.label,
+    measurand: line.measurand,
+    point: line.pointLabel,
+    unit: { shown: line.unit, ucum: ucumCodes([line.unit])[line.unit] ?? null },
+    found: text(line.found),
+    left: text(line.left),
+    adjusted: line.adjusted,
+    ...(note ? { note } : {}),
   };
 }
 
-export const VERDICT_TEXT: Record<VerdictState, string> = {
-  within: 'within tolerance',
-  outside: 'outside tolerance',
-  cannotTell: 'cannot tell: the result is nearer to the limit than its uncertainty',
-  notMeasured: 'not measured, or not in full',
-};
+/** Which results the statement covers and which it does not, by whose specification and which rule (7.8.6.2). */
+function conformityOf(
+  { procedure, state, item }: CertificateSource,
+  summary: RunSummary,
+  language: Language,
+): CertificateVersion2['conformity'] {
+  const covers: string[] = [];
+  const notJudged: string[] = [];
+  for (const line of summary.lines)
+    for (const side of ['found', 'left'] as const) {
+      const judged = line[side];
+      if (!(side === 'found' ? line.asked.found : line.asked.left) || (side === 'left' && line.leftIsFound && !line.asked.left))
+        continue;
+      const what = say({ code: `point.${side}`, numbers: { label: line.label, point: line.pointLabel } }, language);
+      if (judged && judged.verdict !== 'notJudged') covers.push(what);
+      else {
+        const why = judged?.why
+          ? say(judged.why, language)
+          : (line.notes[0] && say(line.notes[0], language)) || say({ code: 'note.notMeasured' }, language);
+        notJudged.push(say({ code: 'point.notJudged', numbers: { what, why } }, language));
+      }
+    }
+  const own = procedure.points.filter(
+    (point) => typeof point.tolerance === 'object' && summary.lines.some((line) => line.point === point.id),
+  );
+  const rule = state.started!.rule;
+  const verdict = (which: 'asFound' | 'asLeft') =>
+    say({ code: `conformity.${which}`, numbers: { verdict: say({ code: `overall.${summary[which]}` }, language) } }, language);
+  return {
+    specification: own.length
+      ? {
+          name: say({ code: 'conformity.ownLimits', numbers: { points: own.map((point) => point.label).join(', ') } }, language),
+          whose: 'workshop',
+        }
+      : {
+          name: say({ code: 'conformity.specification', numbers: { maker: item.maker, model: item.model } }, language),
+          whose: 'maker',
+        },
+    covers,
+    notJudged,
+    rule,
+    ruleText: say({ code: `rule.${rule}` }, language),
+    asFound: summary.asFound,
+    asLeft: summary.asLeft,
+    sentences: [verdict('asFound'), verdict('asLeft')],
+  };
+}
 
-const RECORD_TITLE: Record<Procedure['scope'], string> = {
-  calibration: 'Calibration record of limited scope',
-  zeroOnly: 'Record of a zero adjustment',
-  accuracyCheck: 'Record of an accuracy check',
-  bumpOnly: 'Record of a bump test',
-};
-
-const RULE_TEXT: Record<DecisionRule, string> = {
-  simple:
-    'Simple acceptance: within tolerance when the error does not exceed the limit, limits included (ILAC-G8:09/2019, 4.2.1). Uncertainty is not subtracted.',
-  guarded:
-    'Guard band w = U: within tolerance only when the error lies inside the limit reduced by U; between the guard band and the limit plus U it can’t be told (ILAC-G8:09/2019, 4.2.2).',
-};
+/** A probe that took its calibration and is yet past the house's limits, or near them: the reader is told. */
+function probeRemarks(procedure: Procedure, state: RunState, language: Language): string[] {
+  return probeResults({ procedure, state }).flatMap((result) => {
+    const words = probeWords({ result, history: [] });
+    return words.condition === 'good'
+      ? []
+      : [say({ code: 'remark.probe', numbers: { label: result.label, sentence: words.sentence } }, language)];
+  });
+}

@@ -1,132 +1,160 @@
+import { measurandOf } from '../measurand';
+import type { Procedure, Step } from '../procedure/procedure';
 import type { RunChannel } from '../run/event';
-import type { ReferenceSnapshot } from '../run/reference-snapshot';
-import { boundReference, isStruck, type RunState } from '../run/state';
-import type { CertificateContent } from './certificate';
 import { tryWord } from '../run/try-word';
+import type { RunState } from '../run/state';
+import { say, type Language } from '../words/say';
+import type { CertificateVersion2 } from './version-2';
 
-/** A channel with its range, step, tolerance and combustible scale. */
-export function describeChannel(channel: RunChannel): CertificateContent['item']['channels'][number] {
+/** A channel with its range, step, tolerance and the rules by which it computes. */
+export function describeChannel(channel: RunChannel, language: Language): CertificateVersion2['item']['channels'][number] {
   const { absolute, percentOfTarget, zero } = channel.tolerance;
-  const parts = [absolute && `± ${absolute} ${channel.unit}`, percentOfTarget && `± ${percentOfTarget} % of the value`]
-    .filter(Boolean)
-    .join(' or ');
+  const unit = channel.unit;
+  const parts = [
+    absolute && say({ code: 'tolerance.absolute', numbers: { absolute, unit } }, language),
+    percentOfTarget && say({ code: 'tolerance.percent', numbers: { percent: percentOfTarget } }, language),
+  ].filter((one): one is string => !!one);
+  const tolerance =
+    parts.length === 2
+      ? say({ code: 'tolerance.greater', numbers: { one: parts[0]!, other: parts[1]! } }, language)
+      : (parts[0] ?? '');
+  const describe = measurandOf(channel.measurand).describe;
   return {
     label: channel.label,
     measurand: channel.measurand,
-    range: `${channel.lowest} to ${channel.highest} ${channel.unit}`,
-    resolution: `${channel.resolution} ${channel.unit}`,
-    tolerance: `${parts}${percentOfTarget && absolute ? ', the greater' : ''}${zero ? `; at zero ± ${zero} ${channel.unit}` : ''}`,
-    scale: channel.scale
-      ? `100 %LEL = ${channel.scale.lelVolPercent} %vol (${channel.scale.source}), relative response ${channel.scale.relativeResponse}`
-      : '',
+    range: say({ code: 'channel.range', numbers: { lowest: channel.lowest, highest: channel.highest, unit } }, language),
+    resolution: `${channel.resolution} ${unit}`,
+    tolerance: zero ? `${tolerance}; ${say({ code: 'tolerance.zero', numbers: { zero, unit } }, language)}` : tolerance,
+    scale:
+      channel.scale && describe
+        ? describe(channel)
+            .map((fact) => say(fact, language))
+            .join('; ')
+        : '',
     sensorSerial: channel.sensorSerial ?? '',
     status: channel.status,
   };
 }
 
-/** Temperature, pressure and humidity in one line. */
-export function describeConditions(conditions: {
-  temperatureC?: string;
-  pressureHPa?: string;
-  humidityPercent?: string;
-}): string {
-  return [
-    conditions.temperatureC && `${conditions.temperatureC} °C`,
-    conditions.pressureHPa && `${conditions.pressureHPa} hPa`,
-    conditions.humidityPercent && `${conditions.humidityPercent} % relative humidity`,
-  ]
-    .filter(Boolean)
-    .join(', ');
-}
-
-/** The references that standing readings rest on. */
-export function usedReferences(state: RunState): ReferenceSnapshot[] {
-  const used = state.bindings.filter(
-    (binding) =>
-      !binding.struck && state.readings.some((reading) => reading.target?.binding === binding.seq && !isStruck(reading)),
-  );
-  const standing = used.length ? used : state.bindings.filter((binding) => boundReference(state, binding.slot) === binding);
-  return [...new Map(standing.map((binding) => [binding.reference.id, binding.reference])).values()];
-}
-
-/** A reference with its certified values and traceability (7.8.4.1 c). */
-export function describeReference(reference: ReferenceSnapshot): CertificateContent['references'][number] {
-  return {
-    name: reference.name,
-    lot: reference.lot,
-    certificate: reference.certificate ?? '',
-    traceability: reference.traceability ?? '',
-    expires: reference.expires ?? '',
-    components: [
-      ...reference.components.map(
-        (component) =>
-          `${component.substance} ${component.value} ${component.unit} ± ${component.expanded} ${component.unit} (k = ${component.k})`,
-      ),
-      ...(reference.balance ? [`balance ${reference.balance}`] : []),
-    ],
-  };
-}
+const labelOf = (state: RunState, id: string) => state.channels.find((channel) => channel.id === id)?.label ?? id;
 
 /** What was adjusted and saved, every try. */
-export function describeAdjustments(state: RunState): string[] {
-  const label = (id: string) => state.channels.find((channel) => channel.id === id)?.label ?? id;
+export function describeAdjustments(state: RunState, language: Language = 'en'): string[] {
   const lines = state.adjustments
     .filter((adjustment) => !adjustment.struck)
-    .map(
-      (adjustment) =>
-        `${ACTION_TEXT[adjustment.action]}: ${adjustment.channels.map(label).join(', ')}, ${adjustment.outcome}${adjustment.iteration > 1 ? ` (${tryWord(adjustment.iteration)})` : ''}.`,
+    .map((one) =>
+      say(
+        {
+          code: one.iteration > 1 ? 'adjustment.again' : 'adjustment.once',
+          numbers: {
+            action: say({ code: `action.${one.action}` }, language),
+            channels: one.channels.map((id) => labelOf(state, id)).join(', '),
+            outcome: say({ code: `outcome.${one.outcome}` }, language),
+            try: tryWord(one.iteration),
+          },
+        },
+        language,
+      ),
     );
-  const saved = state.saves.map(
-    (save) =>
-      `Saved on the instrument: ${save.outcome === 'saved' ? 'confirmed' : 'lost, done again'}${save.readBack ? ` (read back ${save.readBack})` : ''}.`,
+  const saved = state.saves.map((save) =>
+    save.readBack
+      ? say({ code: `save.${save.outcome}ReadBack`, numbers: { readBack: save.readBack } }, language)
+      : say({ code: `save.${save.outcome}` }, language),
   );
-  return lines.length ? [...lines, ...saved] : ['Nothing was adjusted: as left is as found.'];
+  return lines.length ? [...lines, ...saved] : [say({ code: 'adjustment.none' }, language)];
 }
 
-const ACTION_TEXT = { quick: 'Quick set-up', zero: 'Zero', span: 'Span', calibrate: 'Calibration', trim: 'Manual trim' };
+/** The bumps of a run: kind, what each channel did, the outputs, the verdict. */
+export function describeBumps(state: RunState, language: Language): CertificateVersion2['bumps'] {
+  return state.bumps.map((bump) => ({
+    kind: say({ code: `bump.${bump.method}` }, language),
+    channels: Object.entries(bump.channels).map(([id, one]) => {
+      const what = say({ code: !one.moved ? 'bump.still' : one.rightWay ? 'bump.moved' : 'bump.wrongWay' }, language);
+      const figures =
+        one.before && one.shown ? say({ code: 'bump.figures', numbers: { before: one.before, shown: one.shown } }, language) : '';
+      const time = one.t90Seconds === undefined ? '' : `, T90 ${one.t90Seconds} s`;
+      return `${labelOf(state, id)} ${what}${figures}${time}`;
+    }),
+    outputs: Object.entries(bump.outputs).map(([output, works]) => {
+      const name = say({ code: `output.${output as 'sound' | 'light' | 'vibration'}` }, language);
+      return say({ code: works ? 'output.works' : 'output.dead', numbers: { output: name } }, language);
+    }),
+    verdict: bump.outcome,
+  }));
+}
 
-const METHOD_TEXT = {
-  timed: 'the instrument’s own timed test, which mutes the alarms',
-  watched: 'watched by a person',
-  station: 'by a station',
-};
-
-/** A bump in one sentence: its kind, what each channel did, the outputs, the verdict. */
-function describeBump(state: RunState, bump: RunState['bumps'][number]): string {
-  const channels = Object.entries(bump.channels).map(([id, one]) => {
-    const label = state.channels.find((channel) => channel.id === id)?.label ?? id;
-    const what = !one.moved ? 'barely moved' : one.rightWay ? 'moved' : 'moved the wrong way';
-    const figures = one.before && one.shown ? ` from ${one.before} to ${one.shown}` : '';
-    return `${label} ${what}${figures}${one.t90Seconds === undefined ? '' : `, T90 ${one.t90Seconds} s`}`;
+/** Everything that was looked at, with its answer and what came of it. */
+export function describeChecks(procedure: Procedure, state: RunState, language: Language): CertificateVersion2['checks'] {
+  const items = new Map<string, { label: string; answer: string }>();
+  const visit = (steps: Step[], prefix: string) =>
+    steps.forEach((step) => {
+      if (step.kind === 'group') visit(step.steps, `${prefix}${step.id}/`);
+      if (step.kind === 'check')
+        step.items.forEach((item) => items.set(`${prefix}${step.id}/${item.id}`, { label: item.label, answer: item.answer }));
+    });
+  visit(procedure.steps, '');
+  return Object.entries(state.answers).flatMap(([key, answer]) => {
+    const item = items.get(key.replace(/#\d+|\[[^\]]*\]/g, ''));
+    if (!item || answer.value === '') return [];
+    const known = ['pass', 'fault', 'yes', 'no', 'none'].includes(answer.value);
+    const text = known
+      ? say({ code: `answer.${answer.value as 'pass' | 'fault' | 'yes' | 'no' | 'none'}` }, language)
+      : answer.value;
+    return [{ what: item.label, answer: answer.note ? `${text}: ${answer.note}` : text }];
   });
-  const outputs = Object.entries(bump.outputs).map(([output, works]) => `${output} ${works ? 'works' : 'does not work'}`);
-  return `Bump test, ${METHOD_TEXT[bump.method]}: ${bump.outcome}. ${[...channels, ...outputs].join('; ')}.`;
 }
 
-/** Replaced parts, changed settings, struck readings: what the reader has to know besides. */
-export function remarks(state: RunState): string[] {
+/** Replaced parts, care, cross-checks, readings struck: what the reader has to know besides. */
+export function describeRemarks(state: RunState, language: Language): string[] {
   return [
-    ...(state.samePerson
-      ? ['Work and approval by the same person, as the workshop’s rule for a single-person workshop allows.']
-      : []),
-    ...state.cares.map((care) => `Care: ${care.action}${care.note ? ` (${care.note})` : ''}.`),
+    ...(state.samePerson ? [say({ code: 'remark.samePerson' }, language)] : []),
+    ...state.cares.map((care) =>
+      say(
+        care.note
+          ? { code: 'remark.careNote', numbers: { action: care.action, note: care.note } }
+          : { code: 'remark.care', numbers: { action: care.action } },
+        language,
+      ),
+    ),
     ...state.readings
       .filter((entry) => entry.phase === 'check' && entry.target && entry.flags.length === 0)
-      .map(
-        (entry) =>
-          `Cross-check: ${entry.target!.sentence}; the meter showed ${entry.reading.text} ${entry.reading.unit}, ${entry.judgement.state === 'within' ? 'which agrees' : 'which does not agree'}.`,
+      .map((entry) =>
+        say(
+          {
+            code: entry.judgement.state === 'within' ? 'remark.crossAgrees' : 'remark.crossDiffers',
+            numbers: { target: entry.target!.sentence, reading: entry.reading.text, unit: entry.reading.unit },
+          },
+          language,
+        ),
       ),
-    ...state.bumps.map((bump) => describeBump(state, bump)),
-    ...state.parts.map((part) => `${part.part} replaced: ${part.oldSerial ?? 'unknown'} by ${part.newSerial}.`),
-    ...state.settings.map(
-      (setting) =>
-        `Setting ${setting.setting}: ${setting.before} before, ${setting.after} after${setting.agreedBy ? `, agreed by ${setting.agreedBy}` : ''}.`,
+    ...state.parts.map((part) =>
+      say({ code: 'remark.replaced', numbers: { part: part.part, old: part.oldSerial ?? '—', new: part.newSerial } }, language),
     ),
     ...state.readings
       .filter((entry) => entry.flags.length > 0)
-      .map(
-        (entry) =>
-          `A reading of ${state.channels.find((channel) => channel.id === entry.channel)?.label ?? entry.channel} was ${entry.flags[0]!.code === 'struck' ? 'struck out' : 'set aside with its reference'}: ${entry.flags[0]!.reason}.`,
-      ),
+      .map((entry) => {
+        const numbers = { channel: labelOf(state, entry.channel), reason: entry.flags[0]!.reason };
+        return say({ code: entry.flags[0]!.code === 'struck' ? 'remark.struck' : 'remark.setAside', numbers }, language);
+      }),
   ];
+}
+
+/** The method as it was carried out: the procedure's words, then the regulators, flows and means that were used. */
+export function describeMethod(procedure: Procedure, state: RunState, language: Language): string {
+  const flows = state.bindings.flatMap((binding) =>
+    binding.flowLPerMin && !binding.struck && state.stimuli.some((span) => span.binding === binding.seq)
+      ? [
+          binding.regulator
+            ? say(
+                {
+                  code: 'method.regulator',
+                  numbers: { flow: binding.flowLPerMin, name: binding.regulator.name, lot: binding.regulator.lot },
+                },
+                language,
+              )
+            : say({ code: 'method.flow', numbers: { flow: binding.flowLPerMin } }, language),
+        ]
+      : [],
+  );
+  return [procedure.method, ...new Set(flows)].join(' ');
 }

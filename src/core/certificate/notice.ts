@@ -1,7 +1,10 @@
 import { Dec } from '../quantity/decimal';
-import { roundUncertainty } from '../quantity/round-uncertainty';
+import { measurandOf } from '../measurand';
 import type { Procedure } from '../procedure/procedure';
-import { standingReading, type RunState } from '../run/state';
+import { results } from '../results/results';
+import type { RunState } from '../run/state';
+
+const LATE = 'Reading like this, an alarm may have come late or not at all.';
 
 export interface NoticeFact {
   label: string;
@@ -43,33 +46,32 @@ export function draftNotice({
   found: string;
   laboratory: string;
 }): NoticeDraft | null {
-  const facts = procedure.points.flatMap((point) =>
-    state.channels
-      .filter((channel) => point.channels.includes(channel.role))
-      .flatMap((channel): NoticeFact[] => {
-        const reading = standingReading(state, { point: point.id, channel: channel.id, phase: 'asFound' });
-        if (!reading?.counts || reading.judgement.state !== 'outside' || reading.flags.length > 0) return [];
-        const expanded = reading.judgement.expanded;
-        return [
-          {
-            label: channel.label,
-            point: point.label,
-            unit: channel.unit,
-            target: reading.target?.value ?? '',
-            found: reading.reading.text,
-            error: reading.judgement.error ?? '',
-            tolerance: reading.judgement.upper ?? '',
-            expanded: expanded ? roundUncertainty({ expanded: Number(expanded) }).text : '',
-          },
-        ];
-      }),
-  );
+  const lines = results({ procedure, state }).filter((line) => line.found?.verdict === 'outside');
+  const facts = lines.map((line): NoticeFact => {
+    const found = line.found!;
+    return {
+      label: line.label,
+      point: line.pointLabel,
+      unit: line.unit,
+      target: found.reference ?? '',
+      found: found.reading.text,
+      error: found.deviation ?? '',
+      tolerance: found.limits?.upper ?? '',
+      expanded: found.expanded ?? '',
+    };
+  });
+  // Which wrong way endangers people is the measurand's to say: a gas that reads low warns late, oxygen both ways.
+  const late = lines.some(({ measurand, found }) => {
+    const { danger } = measurandOf(measurand);
+    const low = found!.deviation?.startsWith('-');
+    return found!.deviation !== null && (danger === 'both' || (danger === 'fall' && low) || (danger === 'rise' && !low));
+  });
   if (facts.length === 0) return null;
   const name = `${item.maker} ${item.model}, serial ${item.serial}${item.tag ? ` (your ${item.tag})` : ''}`;
   const since = lastGood
     ? `It was last found and left in tolerance on ${lastGood}. When it drifted in between can’t be told.`
     : 'We have no earlier calibration of it on record: since when it reads like this can’t be told.';
-  const lines = facts.map((fact) => {
+  const told = facts.map((fact) => {
     const low = fact.error.startsWith('-');
     const size = fact.error ? new Dec(fact.error).abs().toFixed() : '';
     return `- ${fact.label}, ${fact.point.toLowerCase()}: showed ${fact.found} ${fact.unit} instead of ${fact.target} ${fact.unit}${
@@ -83,15 +85,11 @@ export function draftNotice({
     body: [
       `On ${found} we examined your ${name}, before anything was adjusted, and found it outside its tolerance:`,
       '',
-      ...lines,
+      ...told,
       '',
       since,
       '',
-      `In doubt are readings of ${which}${lastGood ? ` from ${lastGood} to ${found}` : ` up to ${found}`}. ${
-        facts.some((fact) => fact.error.startsWith('-') && fact.label !== 'O₂')
-          ? 'Where it read too low, an alarm may have come late or not at all.'
-          : ''
-      }`.trim(),
+      `In doubt are readings of ${which}${lastGood ? ` from ${lastGood} to ${found}` : ` up to ${found}`}. ${late ? LATE : ''}`.trim(),
       'Whether work, records or people are affected is for you to decide, by your own rules and the codes that apply to your site.',
       '',
       'The certificate states what was found and how it was left.',

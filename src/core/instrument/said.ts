@@ -20,7 +20,7 @@ export interface ChannelInfo {
   rawPerUnitNew?: string;
 }
 
-export type DeviceKind = 'instrument' | 'tagReader' | 'barometer' | 'flowMeter';
+export type DeviceKind = 'instrument' | 'tagReader' | 'barometer' | 'flowMeter' | 'thermometer' | 'hygrometer';
 
 /** First line after a connection: who is there. Left out, `device` is an instrument. */
 export interface Hello {

@@ -1,7 +1,9 @@
 import { electrodeThrough, onePerPoint } from './electrode-through';
 import type { ElectrodeSegment } from '../ph/fit-electrode';
 import { nernstSlope } from '../ph/nernst-slope';
-import type { Procedure } from '../procedure/procedure';
+import { measurandOf, type MeasurandId } from '../measurand';
+import type { ProbeKind } from '../measurand/measurand';
+import type { CheckItem, Procedure, Step } from '../procedure/procedure';
 import type { RunChannel } from '../run/event';
 import {
   calibrationReadings,
@@ -12,7 +14,7 @@ import {
   type RunState,
 } from '../run/state';
 
-export type ProbeKind = 'pH' | 'conductivity' | 'oxygen' | 'orp' | 'ion' | 'temperature';
+export type { ProbeKind } from '../measurand/measurand';
 
 export interface ProbePoint {
   /** Value of the buffer or standard in the channel's unit. */
@@ -42,18 +44,8 @@ export interface ProbeResult {
   care: string[];
 }
 
-const KIND: Record<string, ProbeKind> = {
-  pH: 'pH',
-  conductivity: 'conductivity',
-  'dissolved oxygen': 'oxygen',
-  'oxygen saturation': 'oxygen',
-  'redox potential': 'orp',
-  'ion concentration': 'ion',
-  temperature: 'temperature',
-};
-
 /** What the measurand of a channel is to a probe; null for gas. */
-export const probeKind = (measurand: string): ProbeKind | null => KIND[measurand] ?? null;
+export const probeKind = (measurand: MeasurandId): ProbeKind | null => measurandOf(measurand).probe ?? null;
 
 /**
  * What a run says of each probe in it: electrode line from the millivolts in the buffers, cell constant and slopes as read back, response time off the line.
@@ -88,11 +80,11 @@ function probeResult(procedure: Procedure, state: RunState, channel: RunChannel,
     segments: electrode?.segments ?? [],
     slopePercent: electrode
       ? lowest(electrode.segments.map((one) => one.slopePercent))
-      : (ion?.percent ?? answered(state, channel, 'slope') ?? shareFound(state, channel, kind)),
-    offsetMv: electrode?.offsetMv ?? answered(state, channel, 'offset'),
-    cellConstant: answered(state, channel, 'cell-constant'),
+      : (ion?.percent ?? answered(procedure, state, channel, kind, 'slope') ?? shareFound(state, channel, kind)),
+    offsetMv: electrode?.offsetMv ?? answered(procedure, state, channel, kind, 'offset'),
+    cellConstant: answered(procedure, state, channel, kind, 'cellConstant'),
     mvPerDecade: ion?.mvPerDecade ?? null,
-    responseSeconds: times.length ? Math.max(...times) : answered(state, channel, 'response'),
+    responseSeconds: times.length ? Math.max(...times) : answered(procedure, state, channel, kind, 'response'),
     care: state.cares.flatMap((one) => (one.resets.includes(channel.role) ? [one.action] : [])),
   };
 }
@@ -129,11 +121,41 @@ function decade(points: ProbePoint[], charge: number): { mvPerDecade: number; pe
   return { mvPerDecade, percent: (mvPerDecade / theory) * 100 };
 }
 
-/** A figure read back from the meter: an item of that name, of this channel's own sheet first. */
-function answered(state: RunState, channel: RunChannel, item: string): number | null {
-  const of = (name: string) => Object.entries(state.answers).findLast(([key]) => key.endsWith(`/${name}`))?.[1].value;
-  const text = of(`${channel.role}-${item}`) ?? of(item);
+type Figure = NonNullable<CheckItem['reads']>['figure'];
+/** Where a procedure from before figures were marked says it by an item's name, and of which kinds of probe it can be. */
+const UNMARKED: Record<Figure, { item: string; kinds: ProbeKind[] }> = {
+  slope: { item: 'slope', kinds: ['pH', 'ion', 'oxygen'] },
+  offset: { item: 'offset', kinds: ['pH', 'ion'] },
+  cellConstant: { item: 'cell-constant', kinds: ['conductivity'] },
+  response: { item: 'response', kinds: ['pH', 'ion'] },
+};
+
+/** A figure read back from the meter: an item of the procedure that reads it for this channel, the last answer. */
+function answered(procedure: Procedure, state: RunState, channel: RunChannel, kind: ProbeKind, figure: Figure): number | null {
+  const { marked, keys } = readBackItems(procedure, figure, channel.role);
+  const { item, kinds } = UNMARKED[figure];
+  const text = Object.entries(state.answers).findLast(([key]) => {
+    const place = key.replace(/#\d+|\[[^\]]*\]/g, '');
+    return marked ? keys.has(place) : kinds.includes(kind) && place.endsWith(`/${item}`);
+  })?.[1].value;
   return text !== undefined && text !== 'none' && Number.isFinite(Number(text)) ? Number(text) : null;
+}
+
+/** Items that read a figure back for a channel; `marked`: the procedure marks such items at all. */
+function readBackItems(procedure: Procedure, figure: Figure, role: string): { marked: boolean; keys: Set<string> } {
+  const keys = new Set<string>();
+  let marked = false;
+  const visit = (steps: Step[], prefix: string): void =>
+    steps.forEach((step) => {
+      if (step.kind === 'group') visit(step.steps, `${prefix}${step.id}/`);
+      if (step.kind !== 'check') return;
+      for (const { id, reads } of step.items) {
+        if (reads) marked = true;
+        if (reads?.figure === figure && reads.role === role) keys.add(`${prefix}${step.id}/${id}`);
+      }
+    });
+  visit(procedure.steps, '');
+  return { marked, keys };
 }
 
 /** What a cell or oxygen probe showed of the standard before it was touched: 100 % is as it was left last time. */

@@ -1,4 +1,5 @@
 import type { BufferId } from '../ph/buffer-value';
+import type { EquipmentRole } from '../run/reference-snapshot';
 import type { Condition } from './condition';
 
 /** When in the story of a run a reading was taken: before anything is touched, while adjusting, as a cross-check, or after. */
@@ -31,6 +32,8 @@ export interface Point {
   /** Left out: the channel's own tolerance. 'zero': the channel's tolerance at zero. */
   tolerance?: 'zero' | { caution?: string; limit: string };
   /** A reading outside is not believed, whatever the tolerance says (plausibility before accepting). */
+  /** 'gate': open or shut before anything counts; a stated thing, never judged against a tolerance. */
+  judge?: 'gate';
   gate?: { lowest: string; highest: string; reason: string; /** The two are parts of the target. */ ofTarget?: true };
 }
 
@@ -40,6 +43,8 @@ export interface Slot {
   kind: 'gas' | 'cleanAir' | 'buffer' | 'standard' | 'tool' | 'solution';
   /** Gases or quantities that the material must bring; 'channelGases' = the calibration gas of every fitted channel. */
   needs?: 'channelGases' | string[];
+  /** Kinds of equipment that may stand here; any where left out. */
+  roles?: EquipmentRole[];
 }
 
 interface StepBase {
@@ -58,6 +63,8 @@ export interface CheckItem {
   unit?: string;
   /** A setting that was read before, as step/item: one that differs afterwards is a changed setting, and somebody has to have agreed. */
   sameAs?: string;
+  /** A figure of a probe that is read back from the instrument, and of which channel. */
+  reads?: { figure: 'slope' | 'offset' | 'cellConstant' | 'response'; role: string };
   /** A figure that only so many different buffers or standards can give: one buffer gives no slope. */
   needsPoints?: number;
 }

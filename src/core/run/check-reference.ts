@@ -1,7 +1,8 @@
 import { Dec } from '../quantity/decimal';
 import type { Slot } from '../procedure/procedure';
 import type { RunChannel } from './event';
-import type { ReferenceSnapshot } from './reference-snapshot';
+import type { EquipmentRole, ReferenceSnapshot } from './reference-snapshot';
+import { say, type Fact } from '../words/say';
 import { refuse, type Refusal } from './refusal';
 
 /**
@@ -23,6 +24,8 @@ export function checkReference({
   const name = `${reference.name}, lot ${reference.lot}`;
   const beside = { field: 'reference' };
   if (reference.kind !== slot.kind) return refuse('wrongKind', `${name} is not a ${slot.label}.`, beside);
+  if (slot.roles && !slot.roles.includes(reference.role ?? ''))
+    return refuse('wrongEquipment', say({ code: 'refused.wrongEquipment', numbers: { name, what: slot.label } }), beside);
   if (reference.unusable) return refuse('unusable', `${name} is not to be used: ${reference.unusable}.`, beside);
   if (reference.recalled) return refuse('recalled', `${name} was recalled: ${reference.recalled}.`, beside);
   if (reference.expires && reference.expires < today)
@@ -46,6 +49,19 @@ export function checkReference({
       'opened',
       `${name} was opened on ${reference.openedOn} and was good until ${reference.openedUntil}. Past its life it is never used: open a fresh one.`,
       { ...beside, numbers: { openedUntil: reference.openedUntil, today } },
+    );
+  const untraced = untraceable(reference);
+  if (untraced)
+    return refuse(
+      'noTraceability',
+      say({ code: 'refused.noTraceability', numbers: { name: reference.name, lot: reference.lot, what: say(untraced) } }),
+      beside,
+    );
+  if (untraced !== undefined && reference.accepted === undefined)
+    return refuse(
+      'notAccepted',
+      say({ code: 'refused.notAccepted', numbers: { name: reference.name, lot: reference.lot } }),
+      beside,
     );
   const dose = reference.detail?.doseMl ?? '0';
   if (reference.leftMl !== undefined && new Dec(reference.leftMl).lt(Dec.max(dose, 1)))
@@ -72,6 +88,16 @@ export function checkReference({
       channels.filter((channel) => channel.calibrationGas && needed.includes(channel.calibrationGas)),
     );
   return null;
+}
+
+const MEASURING: EquipmentRole[] = ['thermometer', 'barometer', 'hygrometer', 'flowMeter', 'balance'];
+
+/** What is missing for a value to be traced through it; null where nothing is, undefined where nothing is traced through it at all (a scrubber, clean air). */
+function untraceable(reference: ReferenceSnapshot): Fact | null | undefined {
+  const traced = ['gas', 'buffer', 'standard'].includes(reference.kind) || MEASURING.includes(reference.role ?? '');
+  if (!traced) return undefined;
+  if (!reference.certificate?.trim()) return { code: 'reference.certificate' };
+  return reference.traceability?.trim() ? null : { code: 'reference.traceability' };
 }
 
 function checkGas(reference: ReferenceSnapshot, name: string, channels: RunChannel[]): Refusal | null {

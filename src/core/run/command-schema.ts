@@ -43,6 +43,15 @@ const capture = yup.object({
   t50Seconds: yup.number().min(0).max(3600).optional(),
   t90Seconds: yup.number().min(0).max(3600).optional(),
   settling: decimal.optional(),
+  samples: yup
+    .object({
+      n: yup.number().min(2).max(100_000).required(),
+      s: yup.number().min(0).required(),
+      correlation: yup.number().min(-1).max(1).required(),
+      worth: yup.number().min(1).max(100_000).required(),
+    })
+    .optional()
+    .default(undefined),
   perMinute: text(20)
     .matches(/^-?\d+(\.\d+)?$/, 'A decimal number.')
     .optional(),
@@ -52,7 +61,7 @@ const capture = yup.object({
 /** One schema a command, shared by the form and the route. `start` is missing on purpose: a run is started by the bench, never by a post. */
 const SCHEMAS: Record<Exclude<Command['type'], 'start'>, yup.ObjectSchema<object>> = {
   enterStep: yup.object({ step }),
-  completeStep: yup.object({ step, answers, conditions: figures, deviation: text(500).optional() }),
+  completeStep: yup.object({ step, answers, conditions: figures, equipment: figures, deviation: text(500).optional() }),
   skipStep: yup.object({ step, reason }),
   bindReference: yup.object({
     slot: text(60).required(),
@@ -94,10 +103,18 @@ const SCHEMAS: Record<Exclude<Command['type'], 'start'>, yup.ObjectSchema<object
   }),
   decide: yup.object({ step, option: text(60).required('Choose one.'), note: text(500).optional() }),
   strike: yup.object({ seq: yup.number().integer().min(1).required(), reason }),
+  correct: yup.object({
+    seq: yup.number().integer().min(1).required(),
+    text: text(20).optional(),
+    reference: text(60).optional(),
+    inputs: figures,
+    reason,
+  }),
   note: yup.object({ text: text(1000).min(1).required() }),
   finish: yup.object({ statement: text(1000).optional() }),
   sendBack: yup.object({ note: reason }),
   approve: yup.object({ note: text(1000).optional() }),
+  reopen: yup.object({ reason }),
   abort: yup.object({ reason }),
 };
 

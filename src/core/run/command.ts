@@ -1,3 +1,4 @@
+import type { RoomQuantity } from '../measurand/room';
 import type { EventSource, StartedData } from './event';
 import type { BumpChannel, Capture } from './evidence';
 
@@ -15,6 +16,8 @@ export type Command =
       step: string;
       answers?: Record<string, Answer>;
       conditions?: { temperatureC?: string; pressureHPa?: string; humidityPercent?: string };
+      /** Which equipment read each quantity of the room. */
+      equipment?: Partial<Record<RoomQuantity, string>>;
       deviation?: string;
     }
   | { type: 'skipStep'; step: string; reason: string }
@@ -49,10 +52,12 @@ export type Command =
   | { type: 'changeSetting'; setting: string; before: string; after: string; agreedBy?: string }
   | { type: 'decide'; step: string; option: string; note?: string }
   | { type: 'strike'; seq: number; reason: string }
+  | { type: 'correct'; seq: number; text?: string; reference?: string; inputs?: Record<string, string>; reason: string }
   | { type: 'note'; text: string }
   | { type: 'finish'; statement?: string }
   | { type: 'sendBack'; note: string }
   | { type: 'approve'; note?: string }
+  | { type: 'reopen'; reason: string }
   | { type: 'abort'; reason: string };
 
 export type CommandType = Command['type'];

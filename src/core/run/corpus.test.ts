@@ -8,7 +8,7 @@ import { EVENT_VERSION } from './event';
 import { lift } from './lift';
 import { plan } from './plan';
 import { reduce } from './reduce';
-import { summarise } from './summary';
+import { summarise } from '../results/summary';
 
 const FOLDER = join(__dirname, 'corpus');
 interface Frozen {

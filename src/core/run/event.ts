@@ -1,3 +1,6 @@
+import type { MeasurandId } from '../measurand';
+import type { RoomQuantity } from '../measurand/room';
+import type { StandingValue } from '../measurand/standing';
 import type { DecisionRule } from '../uncertainty/decide';
 import type { Reading } from '../quantity/reading';
 import type { Phase } from '../procedure/procedure';
@@ -25,7 +28,7 @@ export interface RunChannel {
   role: string;
   item: string;
   label: string;
-  measurand: string;
+  measurand: MeasurandId;
   unit: string;
   resolution: string;
   lowest: string;
@@ -39,6 +42,8 @@ export interface RunChannel {
   scale?: { lelVolPercent: string; relativeResponse: string; source: string };
   /** How a water channel computes what it shows. */
   water?: WaterTerms;
+  /** How its sensor answers to temperature and pressure, in % of the reading, where the model states it. */
+  coefficients?: { temperaturePercentPerC?: string; pressurePercentPerHPa?: string };
   status: 'fitted' | 'removed' | 'notCalibrated';
 }
 
@@ -74,6 +79,8 @@ export interface StartedData {
   placedAt?: string;
   /** Which school each question of the procedure follows here. */
   schools?: Record<string, string>;
+  /** Standing values of budgets as they stood when the run was begun. */
+  standing?: StandingValue[];
   /** Time was speeded up: can't become a genuine certificate. */
   practice: boolean;
 }
@@ -85,6 +92,10 @@ export interface TargetUsed {
   k: number;
   inputs: Record<string, string>;
   binding: number | null;
+  /** The value is rounded to this step because the instrument expects it so. */
+  rounded?: string;
+  /** Where no bottle stands behind it: clean air, air through a filter, air saturated with water. */
+  air?: 'clean' | 'filtered' | 'saturated';
   sentence: string;
 }
 
@@ -94,7 +105,13 @@ export interface EventData {
   stepDone: { note?: string; trace?: TraceKept };
   stepSkipped: { reason: string };
   answered: { item: string; value: string; note?: string };
-  conditionRecorded: { temperatureC?: string; pressureHPa?: string; humidityPercent?: string };
+  conditionRecorded: {
+    temperatureC?: string;
+    pressureHPa?: string;
+    humidityPercent?: string;
+    /** Which equipment read it, and what it showed before its certificate's correction. */
+    by?: Partial<Record<RoomQuantity, { binding: number; shown: string }>>;
+  };
   referenceBound: {
     slot: string;
     reference: ReferenceSnapshot;
@@ -112,6 +129,8 @@ export interface EventData {
     target: TargetUsed | null;
     judgement: Judgement;
     counts: boolean;
+    /** Corrected later: when it was really taken. */
+    takenAt?: string;
     remark?: string;
     /** Where it was taken off a live line: how still it was, and how fast it came. */
     capture?: Capture;
@@ -147,6 +166,7 @@ export interface EventData {
   finished: { statement?: string };
   sentBack: { note: string };
   approved: { samePerson: boolean; note?: string };
+  reopened: { reason: string };
   aborted: { reason: string };
 }
 
@@ -168,4 +188,4 @@ export type RunEvent = EventDraft & {
 };
 
 /** Version written today. An event of an older one is lifted on reading (`lift`). */
-export const EVENT_VERSION = 1;
+export const EVENT_VERSION = 2;

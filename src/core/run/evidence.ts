@@ -4,6 +4,8 @@ export interface Capture {
   /** Highest less lowest reading inside the window. */
   spread: string;
   windowSeconds: number;
+  /** The samples of the window: how many, their standard deviation, lag-one correlation, and how many independent ones they are worth. */
+  samples?: { n: number; s: number; correlation: number; worth: number };
   t50Seconds?: number;
   t90Seconds?: number;
   /** Largest change that may still have come when gas was closed early; enters the budget as a rectangle. */

@@ -1,14 +1,16 @@
-import { Dec, decimalPlaces } from '../quantity/decimal';
+import { measurandOf } from '../measurand';
 import { checkTypedReading, type Reading } from '../quantity/reading';
 import type { Point } from '../procedure/procedure';
-import { checkMillivolts, sameBufferTwice } from './check-millivolts';
 import type { Command } from './command';
+import type { Capture } from './evidence';
 import type { EventDraft, RunChannel, TargetUsed } from './event';
 import type { Handling } from './handling';
 import { at, stepInTurn } from './handle-step';
 import { typedInputs } from './inputs-of-point';
-import { judgeReading, toleranceAt, type Judgement } from './judge';
+import type { Judgement } from './judge';
+import { judgeAtPoint } from './judge-at-point';
 import { missingReadings } from './plan';
+import { say } from '../words/say';
 import { isRefusal, refuse, type Refusal } from './refusal';
 import { resolveTarget } from './resolve-target';
 import { wasAdjusted, type RunState } from './state';
@@ -42,10 +44,13 @@ export function handleReading(command: Extract<Command, { type: 'captureReading'
     text: command.text,
     status: command.status ?? 'value',
     inputs,
-    ...(command.capture?.settling ? { settling: command.capture.settling } : {}),
+    ...(command.capture ? { capture: command.capture } : {}),
   });
   if ('refused' in result) return result;
-  const contradiction = step.step.phase === 'adjustment' ? contradicted(inputs, point, channel, result.target, state) : null;
+  const contradiction =
+    step.step.phase === 'adjustment' && result.target
+      ? measurandOf(channel.measurand).contradicts?.({ point, channel, state, inputs, procedure }, result.target)
+      : null;
   if (contradiction) return contradiction;
   const counts = step.step.counts !== false;
   const captured = draft(
@@ -64,7 +69,8 @@ export function handleReading(command: Extract<Command, { type: 'captureReading'
     },
     at(step),
   );
-  return missing.length > 1 ? [captured] : [captured, draft('stepDone', {}, at(step))];
+  const said = ownSensor(state, inputs, channel.label, handling);
+  return missing.length > 1 ? [captured, ...said] : [captured, ...said, draft('stepDone', {}, at(step))];
 }
 
 /**
@@ -79,7 +85,7 @@ export function judgeTyped({
   text,
   status,
   inputs: given,
-  settling,
+  capture,
 }: {
   procedure: Handling['procedure'];
   state: RunState;
@@ -88,7 +94,7 @@ export function judgeTyped({
   text: string;
   status: Reading['status'];
   inputs: Record<string, string>;
-  settling?: string;
+  capture?: Capture;
 }): { reading: Reading; target: TargetUsed | null; judgement: Judgement } | Refusal {
   const withNumber = status === 'value' || status === 'flicker';
   const problem = withNumber
@@ -106,112 +112,14 @@ export function judgeTyped({
   const target = resolveTarget({ point, channel, state, inputs, procedure });
   if (target !== null && 'refused' in target) return target;
   const reading: Reading = { text: withNumber ? text.trim() : status, unit: channel.unit, status };
-  return { reading, target, judgement: judgementFor(reading, target, point, channel, state, inputs, settling) };
+  const context = { point, channel, state, inputs, procedure, ...(capture ? { capture } : {}) };
+  return { reading, target, judgement: judgeAtPoint(reading, target, context) };
 }
 
-function judgementFor(
-  reading: Reading,
-  target: TargetUsed | null,
-  point: Point,
-  channel: RunChannel,
-  state: RunState,
-  inputs: Record<string, string>,
-  settling?: string,
-): Judgement {
-  const { rule, coverage } = state.started!;
-  if (target === null) return observed(reading, point, inputs, rule);
-  const tolerance =
-    point.target.kind === 'strip'
-      ? new Dec(target.value).minus(inputs.low!).toFixed()
-      : typeof point.tolerance === 'object'
-        ? point.tolerance.limit
-        : toleranceAt({ tolerance: channel.tolerance, target: target.value, zero: point.tolerance === 'zero' });
-  // Gas closed before the very end: what may still have come enters as a rectangle (JCGM 100:2008, 4.3.7).
-  const extra = settling
-    ? [
-        {
-          name: 'settling',
-          standard: Number(settling) / Math.sqrt(3),
-          basis: `at most ${settling} ${channel.unit} still to come, rectangular`,
-        },
-      ]
+/** The temperature came from the instrument itself, since nothing else was dipped: a deviation from the method, said once. */
+function ownSensor(state: RunState, inputs: Record<string, string>, label: string, { draft }: Handling): EventDraft[] {
+  const what = say({ code: 'deviation.ownSensor' });
+  return inputs.temperatureFrom === 'instrument' && !state.deviations.some((one) => one.what === what)
+    ? [draft('deviated', { what, reason: say({ code: 'deviation.ownSensorReason', numbers: { channel: label } }) })]
     : [];
-  const judged = judgeReading({ reading, target, tolerance, resolution: channel.resolution, rule, coverage, extra });
-  const judgement = withCaution(judged, point, channel.unit);
-  const gate = point.gate && (point.gate.ofTarget ? gateAbout(target.value, point.gate, channel.resolution) : point.gate);
-  const outsideGate =
-    gate && reading.status === 'value' && (new Dec(reading.text).lt(gate.lowest) || new Dec(reading.text).gt(gate.highest));
-  return outsideGate
-    ? {
-        ...judgement,
-        code: 'implausible',
-        state: 'notMeasured',
-        sentence: `Not believed: ${gate.reason} (${gate.lowest} to ${gate.highest}).`,
-      }
-    : judgement;
-}
-
-/** A band in parts of the target, as figures that the display could show. */
-function gateAbout(target: string, gate: NonNullable<Point['gate']>, resolution: string): NonNullable<Point['gate']> {
-  const at = (share: string) => new Dec(target).times(share).toFixed(decimalPlaces(resolution));
-  return { ...gate, lowest: at(gate.lowest), highest: at(gate.highest) };
-}
-
-/** Inside the limit, but past the caution: it passes, and says so. */
-function withCaution(judgement: Judgement, point: Point, unit: string): Judgement {
-  const caution = typeof point.tolerance === 'object' ? point.tolerance.caution : undefined;
-  if (!caution || judgement.state !== 'within' || judgement.error === null || !new Dec(judgement.error).abs().gt(caution))
-    return judgement;
-  return {
-    ...judgement,
-    code: 'caution',
-    sentence: `${judgement.sentence} Caution: beyond ± ${caution} ${unit}, keep an eye on it.`,
-  };
-}
-
-/** While a meter is being calibrated nothing is taken that contradicts the bottle: the sign, another buffer's voltage, the same buffer twice. */
-function contradicted(
-  inputs: Record<string, string>,
-  point: Point,
-  channel: RunChannel,
-  target: TargetUsed | null,
-  state: RunState,
-): Refusal | null {
-  if (channel.measurand !== 'pH' || !target) return null;
-  if (point.target.kind === 'recognised') return sameBufferTwice(state, channel, target.inputs.buffer!);
-  if (point.target.kind !== 'material' || point.target.via !== 'atTemperature') return null;
-  const buffer = point.target.component;
-  return (
-    (inputs.millivolts === undefined
-      ? null
-      : checkMillivolts({
-          millivolts: inputs.millivolts,
-          temperatureC: Number(inputs.temperatureC),
-          buffer,
-          pH: Number(target.value),
-        })) ?? null
-  );
-}
-
-/** A point that is only watched: did it move the right way from what it showed before. */
-function observed(reading: Reading, point: Point, inputs: Record<string, string>, rule: 'simple' | 'guarded'): Judgement {
-  const up = point.target.kind === 'observe' && point.target.direction === 'rise';
-  const moved = reading.status === 'value' && inputs.before !== undefined ? new Dec(reading.text).minus(inputs.before) : null;
-  const right = moved !== null && (up ? moved.gt(0) : moved.lt(0));
-  return {
-    code: 'observed',
-    state: moved === null ? 'notMeasured' : right ? 'within' : 'outside',
-    error: null,
-    lower: null,
-    upper: null,
-    standard: null,
-    k: null,
-    expanded: null,
-    components: [],
-    rule,
-    sentence:
-      moved === null
-        ? 'Only watched: no earlier reading to compare with.'
-        : `${right ? 'Moved as it should' : 'Did not move as it should'}: from ${inputs.before} to ${reading.text} ${reading.unit}.`,
-  };
 }

@@ -3,7 +3,8 @@ import type { Answer, Command } from './command';
 import type { EventDraft, RunChannel } from './event';
 import type { Handling } from './handling';
 import { currentSteps, missingReadings, type PlannedStep } from './plan';
-import { refuse, type Refusal } from './refusal';
+import { recordConditions } from './handle-condition';
+import { isRefusal, refuse, type Refusal } from './refusal';
 import { calibrationReadings, openStimulus, type RunState } from './state';
 import type { CheckItem } from '../procedure/procedure';
 
@@ -71,12 +72,8 @@ export function handleComplete(command: Extract<Command, { type: 'completeStep' 
       ];
     }
     case 'condition': {
-      const conditions = command.conditions ?? {};
-      for (const quantity of step.step.quantities) {
-        const problem = conditionProblem(quantity, conditions[quantity]);
-        if (problem) return refuse('badCondition', problem, { field: quantity });
-      }
-      return [handling.draft('conditionRecorded', conditions, at(step)), done];
+      const recorded = recordConditions(step.step.quantities, step, command, handling);
+      return isRefusal(recorded) ? recorded : [...recorded, done];
     }
     case 'reference': {
       const missing = step.step.slots.filter(
@@ -129,18 +126,6 @@ function newSensor(item: CheckItem, serial: string, step: PlannedStep, { state, 
       at(step),
     ),
   ];
-}
-
-const CONDITION_RANGE: Record<string, [number, number, string]> = {
-  temperatureC: [-10, 50, 'The temperature in °C, from −10 to 50'],
-  pressureHPa: [500, 1100, 'The air pressure in hPa, from 500 to 1100'],
-  humidityPercent: [0, 100, 'The relative humidity in %, from 0 to 100'],
-};
-
-function conditionProblem(quantity: string, value: string | undefined): string | null {
-  const [low, high, sentence] = CONDITION_RANGE[quantity]!;
-  const number = value && /^[+-]?\d+(\.\d+)?$/.test(value) ? Number(value) : NaN;
-  return number >= low && number <= high ? null : `${sentence}${value ? `: “${value}” is not that` : ''}.`;
 }
 
 /** When a wait began: at the bench place for a warm-up, else when the step was entered. */

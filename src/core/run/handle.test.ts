@@ -19,7 +19,7 @@ import { allowed } from './handle';
 import { plan } from './plan';
 import { reduce } from './reduce';
 import { standingReading } from './state';
-import { summarise } from './summary';
+import { summarise } from '../results/summary';
 
 describe('the four-gas run', () => {
   it('goes from warm-up to finish, and every reading keeps its digits', () => {

@@ -14,6 +14,7 @@ const NEEDED_STATUS: Partial<Record<CommandType, RunState['status'][]>> = {
   start: ['notStarted'],
   sendBack: ['finished'],
   approve: ['finished'],
+  reopen: ['approved'],
   note: ['open', 'finished'],
   abort: ['open', 'finished'],
 };
@@ -37,7 +38,7 @@ export function handle({
 }): EventDraft[] | Refusal {
   const needed = NEEDED_STATUS[command.type] ?? ['open'];
   if (!needed.includes(state.status)) return refuse('wrongStatus', STATUS_SENTENCE[state.status]);
-  const roles = command.type === 'approve' || command.type === 'sendBack' ? APPROVERS : BENCH;
+  const roles = ['approve', 'sendBack', 'reopen'].includes(command.type) ? APPROVERS : BENCH;
   if (!roles.includes(context.actor.role)) return refuse('notAllowed', `A ${context.actor.role} can't do this.`);
   if (state.started && (state.started.procedure.id !== procedure.id || state.started.procedure.version !== procedure.version)) {
     return refuse(
@@ -57,6 +58,7 @@ export function handle({
 export function allowed({ procedure, state }: { procedure: Procedure; state: RunState }): CommandType[] {
   if (state.status === 'notStarted') return ['start'];
   if (state.status === 'finished') return ['approve', 'sendBack', 'note', 'abort'];
+  if (state.status === 'approved') return ['reopen'];
   if (state.status !== 'open') return [];
   const steps = currentSteps(procedure, state);
   const byKind: Record<string, CommandType[]> = {
@@ -79,6 +81,7 @@ export function allowed({ procedure, state }: { procedure: Procedure; state: Run
       ...(steps.length ? (['skipStep'] as const) : (['finish'] as const)),
       'bindReference',
       'strike',
+      'correct',
       'note',
       'abort',
     ]),

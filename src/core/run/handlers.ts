@@ -3,6 +3,7 @@ import type { EventDraft } from './event';
 import type { Handling } from './handling';
 import { handleReading } from './handle-reading';
 import { handleAdjust, handleBump, handleCare, handleDecide, handleSave } from './handle-adjust';
+import { handleCorrect } from './handle-correct';
 import { handleBind, handleStimulus } from './handle-supply';
 import { handleComplete, handleEnter, handleSkip } from './handle-step';
 import { currentSteps } from './plan';
@@ -77,6 +78,8 @@ export const HANDLERS: Handlers = {
     return [draft('finished', command.statement ? { statement: command.statement } : {})];
   },
   sendBack: (command, { draft }) => [draft('sentBack', { note: command.note })],
+  correct: handleCorrect,
+  reopen: (command, { draft }) => [draft('reopened', { reason: command.reason })],
   approve: (command, { state, context, draft }) => {
     const samePerson = state.finishedBy?.id === context.actor.id || state.technician?.id === context.actor.id;
     if (samePerson && !context.allowSamePerson)

@@ -1,43 +1,19 @@
+import { measurandOf } from '../measurand';
+import type { PointInput } from '../measurand/measurand';
 import type { Point } from '../procedure/procedure';
 import type { RunChannel } from './event';
 import { refuse, type Refusal } from './refusal';
 
-export interface PointInput {
-  name: string;
-  label: string;
-  needed: boolean;
-}
-
-const TEMPERATURE = { name: 'temperatureC', label: '°C', needed: true };
+export type { PointInput } from '../measurand/measurand';
 
 /** Beyond these it is a slip of the keys: what an electrode can give in mV, and a liquid at the bench in °C. */
 const LIMITS: Record<string, [lowest: number, highest: number]> = { millivolts: [-2000, 2000], temperatureC: [-5, 100] };
 
-/** What has to be known beside the reading before it can be judged at this point: temperature of the liquid, millivolts, a strip's two fields. */
+/** What has to be known beside the reading before it can be judged at this point; the measurand says. */
 export function inputsOfPoint(point: Point, channel: RunChannel): PointInput[] {
-  const { target } = point;
-  const voltage = { name: 'millivolts', label: 'mV', needed: target.kind === 'recognised' };
-  switch (target.kind) {
-    case 'recognised':
-      return [voltage, TEMPERATURE];
-    case 'observe':
-      return [{ name: 'before', label: 'before', needed: false }];
-    case 'comparison':
-      return [{ name: 'comparison', label: 'reference shows', needed: true }];
-    case 'strip':
-      return [
-        { name: 'low', label: 'from', needed: true },
-        { name: 'high', label: 'to', needed: true },
-      ];
-    case 'computed':
-      return target.function === 'airSaturatedOxygen' ? [TEMPERATURE] : [];
-    case 'material':
-      if (target.via === 'atTemperature') return channel.measurand === 'pH' ? [voltage, TEMPERATURE] : [TEMPERATURE];
-      if (channel.measurand === 'ion concentration') return [voltage, TEMPERATURE];
-      return target.via === 'compensated' ? [TEMPERATURE] : [];
-    case 'fixed':
-      return [];
-  }
+  return point.target.kind === 'observe'
+    ? [{ name: 'before', label: 'before', needed: false }]
+    : measurandOf(channel.measurand).inputs(point, channel);
 }
 
 /**

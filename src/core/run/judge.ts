@@ -1,25 +1,51 @@
 import { Dec, decimalPlaces } from '../quantity/decimal';
 import { readingNumber, type Reading } from '../quantity/reading';
 import { roundHalfEven } from '../quantity/round-half-even';
-import { combine } from '../uncertainty/combine';
+import { roundUncertainty } from '../quantity/round-uncertainty';
+import type { Component } from '../uncertainty/component';
+import { coverageOf } from '../uncertainty/coverage';
 import { decide, type DecisionRule } from '../uncertainty/decide';
-import type { TargetUsed, Tolerance } from './event';
+import { tidy } from '../uncertainty/component';
+import type { Fact } from '../words/say';
+import type { Tolerance } from './event';
 
 export type VerdictState = 'within' | 'outside' | 'cannotTell' | 'notMeasured';
 
-/** A verdict that explains itself: the numbers it rests on, the rule, a sentence. All figures are decimal texts. */
+/**
+ * A verdict with everything it rests on, as it is printed: reading − reference = error to the digit, U with two significant digits, the verdict by these very figures.
+ * All figures are decimal texts or numbers; the sentence is made of them where it is read.
+ */
 export interface Judgement {
-  code: 'within' | 'outside' | 'guardBand' | 'noNumber' | 'observed' | 'implausible' | 'caution';
+  code:
+    | 'within'
+    | 'outside'
+    | 'guardBand'
+    | 'caution'
+    | 'over'
+    | 'under'
+    | 'fault'
+    | 'implausible'
+    | 'gate'
+    | 'moved'
+    | 'notMoved'
+    | 'watched';
   state: VerdictState;
+  /** Reference with the decimals of U or of the display, whichever are finer. */
+  reference: string | null;
   error: string | null;
   lower: string | null;
   upper: string | null;
-  standard: string | null;
+  budget: Component[];
+  standard: number | null;
+  /** Null: no end to them, or nothing was judged. */
+  effectiveDof: number | null;
   k: number | null;
+  kReason?: Fact;
+  coverage: number;
   expanded: string | null;
-  components: { name: string; standard: string; basis: string }[];
   rule: DecisionRule;
-  sentence: string;
+  /** Why it is not judged, or what is to be watched. */
+  why?: Fact;
 }
 
 /**
@@ -40,85 +66,105 @@ export function toleranceAt({ tolerance, target, zero }: { tolerance: Tolerance;
 }
 
 /**
- * Judges one displayed reading against its target: error, budget of reference and resolution, limits, verdict.
- * Units: all in the target's unit. Errors: RangeError for texts that are no decimals.
- * Sources: JCGM 100:2008 4.3.7 and F.2.2.1 (resolution as a rectangle of half a step); ILAC-G8:09/2019 (rule).
+ * Judges one displayed reading against its target by its whole budget.
+ * Units: all in the target's unit. `spread` is the recorded spread of the window: U is never under half of it. Errors: RangeError for texts that are no decimals.
+ * Sources: JCGM 100:2008, 5.1.2, 7.2.6 and G.4; EA-4/02 M:2022 (k where a rectangle weighs); ILAC-G8:09/2019 (rule).
  */
 export function judgeReading({
   reading,
   target,
-  tolerance,
+  limitAt,
   resolution,
+  budget,
   rule,
   coverage,
-  extra = [],
+  spread = '0',
 }: {
   reading: Reading;
-  target: TargetUsed;
-  tolerance: string;
+  target: string;
+  /** Half-width of the tolerance at the reference as printed. */
+  limitAt: (reference: string) => string;
   resolution: string;
+  budget: Component[];
   rule: DecisionRule;
   coverage: number;
-  extra?: { name: string; standard: number; basis: string }[];
+  spread?: string;
 }): Judgement {
+  const weighing = budget.filter((one) => one.contribution > 0);
+  const covered = coverageOf(weighing, coverage);
+  const shownPlaces = Math.max(decimalPlaces(resolution), reading.status === 'value' ? decimalPlaces(reading.text) : 0);
+  const expanded = statedUncertainty(covered.expanded, spread, shownPlaces);
+  const places = Math.max(shownPlaces, expanded.places);
+  const reference = roundHalfEven({ value: target, places });
+  const limit = limitAt(reference);
+  const limits = { lower: new Dec(limit).neg().toFixed(), upper: new Dec(limit).toFixed() };
+  const figures = {
+    reference,
+    ...limits,
+    budget: weighing,
+    standard: tidy(covered.standard),
+    effectiveDof: covered.effectiveDof === Infinity ? null : tidy(covered.effectiveDof),
+    k: Number(covered.k.toFixed(2)),
+    ...(covered.kReason ? { kReason: covered.kReason } : {}),
+    coverage,
+    expanded: expanded.text,
+    rule,
+  };
   const number = readingNumber(reading);
-  const unit = target.unit;
   if (number === null) {
+    const code = reading.status === 'over' || reading.status === 'under' ? reading.status : 'fault';
     return {
-      ...NOTHING,
-      rule,
-      code: 'noNumber',
-      state: reading.status === 'fault' ? 'notMeasured' : 'outside',
-      sentence:
-        reading.status === 'fault'
-          ? 'The display shows a fault instead of a number.'
-          : `The display ran ${reading.status} its range: outside ± ${tolerance} ${unit}.`,
+      ...nothingJudged({ code, rule, coverage }),
+      ...limits,
+      reference,
+      state: code === 'fault' ? 'notMeasured' : 'outside',
     };
   }
-  const half = new Dec(resolution).div(2).div(Dec.sqrt(3));
-  const components = [
-    { name: 'resolution', standard: half.toNumber(), basis: `step ${resolution} ${unit}, rectangular` },
-    ...extra,
-  ];
-  if (target.expanded !== null && new Dec(target.expanded).gt(0)) {
-    components.unshift({
-      name: 'reference',
-      standard: new Dec(target.expanded).div(target.k).toNumber(),
-      basis: `U = ${target.expanded} ${unit}, k = ${target.k}`,
-    });
-  }
-  const { standard, k, expanded } = combine({
-    components: components.map((component) => ({ standard: component.standard })),
-    coverage,
-  });
-  const error = number.minus(target.value);
-  const limits = { lower: new Dec(tolerance).neg().toFixed(), upper: new Dec(tolerance).toFixed() };
-  const decision = decide({ error: error.toFixed(), ...limits, expanded, rule });
-  const places = Math.max(decimalPlaces(resolution), decimalPlaces(target.value));
-  const errorText = signed(roundHalfEven({ value: error.toFixed(), places }));
-  const figures = `${errorText} ${unit} against ± ${tolerance} ${unit}`;
+  const error = number.minus(reference).toFixed(places);
+  const decision = decide({ error, ...limits, expanded: Number(expanded.text), rule });
   return {
-    code: decision === 'pass' ? 'within' : decision === 'fail' ? 'outside' : 'guardBand',
-    state: decision === 'pass' ? 'within' : decision === 'fail' ? 'outside' : 'cannotTell',
-    error: roundHalfEven({ value: error.toFixed(), places }),
-    ...limits,
-    standard: String(Number(standard.toPrecision(6))),
-    k: Number(k.toPrecision(4)),
-    expanded: String(Number(expanded.toPrecision(6))),
-    components: components.map((component) => ({ ...component, standard: String(Number(component.standard.toPrecision(6))) })),
-    rule,
-    sentence:
-      decision === 'pass'
-        ? `Within: ${figures}.`
-        : decision === 'fail'
-          ? `Outside: ${figures}.`
-          : `Cannot tell: ${figures} is nearer to the limit than the uncertainty of ${expanded.toPrecision(2)} ${unit}.`,
+    ...figures,
+    error: /^-0(\.0*)?$/.test(error) ? error.slice(1) : error,
+    code: CODES[decision],
+    state: STATES[decision],
   };
 }
 
-const NOTHING = { error: null, lower: null, upper: null, standard: null, k: null, expanded: null, components: [] };
+const CODES = { pass: 'within', fail: 'outside', undecided: 'guardBand' } as const;
+const STATES = { pass: 'within', fail: 'outside', undecided: 'cannotTell' } as const;
 
-function signed(text: string): string {
-  if (text.startsWith('-')) return `−${text.slice(1)}`;
-  return /^0(\.0*)?$/.test(text) ? text : `+${text}`;
+/** Two significant digits, never under half the recorded spread: there it is rounded up (JCGM 100:2008, 7.2.6). */
+function statedUncertainty(expanded: number, spread: string, places: number): { text: string; places: number } {
+  if (expanded <= 0) return { text: new Dec(0).toFixed(places), places };
+  const rounded = roundUncertainty({ expanded });
+  const least = new Dec(spread).div(2);
+  if (least.lte(rounded.text)) return rounded;
+  const up = new Dec(Math.max(expanded, least.toNumber())).toSignificantDigits(2, Dec.ROUND_UP);
+  return { text: up.toFixed(Math.max(0, 1 - up.e)), places: Math.max(0, 1 - up.e) };
+}
+
+/** A judgement without figures, of something that was only looked at or not believed. */
+export function nothingJudged({
+  code,
+  rule,
+  coverage,
+  state = 'notMeasured',
+  why,
+}: Pick<Judgement, 'code' | 'rule' | 'coverage'> & { state?: VerdictState; why?: Fact }): Judgement {
+  return {
+    code,
+    state,
+    reference: null,
+    error: null,
+    lower: null,
+    upper: null,
+    budget: [],
+    standard: null,
+    effectiveDof: null,
+    k: null,
+    coverage,
+    expanded: null,
+    rule,
+    ...(why ? { why } : {}),
+  };
 }

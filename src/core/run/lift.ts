@@ -1,9 +1,67 @@
+import type { Component, ComponentDistribution, InfluenceId } from '../uncertainty/component';
 import { EVENT_VERSION, type RunEvent } from './event';
 
 export type Lifter = (event: Record<string, unknown>) => Record<string, unknown>;
 
-/** From version n to n + 1. Version 1 is the first, so there is nothing to lift yet; a lifter is added here with the change that needs it. */
-const LIFTERS: Record<number, Lifter> = {};
+interface FirstJudgement {
+  code: string;
+  error: string | null;
+  expanded: string | null;
+  standard: string | null;
+  k: number | null;
+  components: { name: string; standard: string; basis: string }[];
+  sentence: string;
+}
+const FIRST: Record<string, [InfluenceId, ComponentDistribution]> = {
+  reference: ['reference', 'normal'],
+  resolution: ['resolution', 'rectangular'],
+  settling: ['settling', 'rectangular'],
+};
+
+/** Version 1 had components of a name and a standard uncertainty, and the sentence; figures stay what they were. */
+function judgementOfVersion1(event: Record<string, unknown>): Record<string, unknown> {
+  if (event.type !== 'readingCaptured') return event;
+  const data = event.data as { judgement: FirstJudgement; target: { value: string } | null };
+  const { components, sentence, code, standard, ...rest } = data.judgement;
+  const budget = components.map(({ name, standard: size, basis }): Component => {
+    const [id, distribution] = FIRST[name] ?? ['repeatability', 'normal'];
+    const figure = Number(size);
+    const bounds =
+      distribution === 'rectangular' ? { half: Number((figure * Math.sqrt(3)).toPrecision(6)) } : { expanded: 2 * figure, k: 2 };
+    const basisFact = { code: 'basis.recorded' as const, numbers: { basis } };
+    return {
+      id,
+      basis: basisFact,
+      kind: 'B',
+      distribution,
+      ...bounds,
+      standard: figure,
+      sensitivity: 1,
+      dof: null,
+      contribution: figure,
+    };
+  });
+  const codes: Record<string, string> = { noNumber: 'fault', observed: 'watched' };
+  return {
+    ...event,
+    data: {
+      ...data,
+      judgement: {
+        ...rest,
+        code: codes[code] ?? code,
+        reference: data.target?.value ?? null,
+        budget,
+        standard: standard === null ? null : Number(standard),
+        effectiveDof: null,
+        coverage: 0.9545,
+        why: { code: 'basis.recorded', numbers: { basis: sentence } },
+      },
+    },
+  };
+}
+
+/** From version n to n + 1. */
+const LIFTERS: Record<number, Lifter> = { 1: judgementOfVersion1 };
 
 /**
  * Brings a stored event up to today's version, one step at a time. Errors: RangeError for a version from the future or without a way up.

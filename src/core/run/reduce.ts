@@ -134,6 +134,10 @@ export function apply(state: RunState, event: RunEvent): RunState {
         samePerson: event.data.samePerson,
       });
       break;
+    case 'reopened':
+      state.status = 'open';
+      state.reopened.push({ reason: event.data.reason, at: event.occurredAt, by, seq: event.seq });
+      break;
     case 'aborted':
       Object.assign(state, { status: 'aborted', abortedReason: event.data.reason });
       break;

@@ -7,6 +7,8 @@ export interface MaterialComponent {
   k: number;
   /** The lot's own table: °C and the value there, rising. It overrides the usual one. */
   table?: [number, number][];
+  /** What its certificate says has to be added to what it shows, over its range, rising. */
+  corrections?: [number, number][];
 }
 
 /** What stands on the shelf besides bottles and buffers. */
@@ -19,6 +21,7 @@ export type EquipmentRole =
   | 'flowMeter'
   | 'barometer'
   | 'thermometer'
+  | 'hygrometer'
   | 'balance'
   | 'reader'
   | 'storage'
@@ -36,6 +39,8 @@ export interface EquipmentDetail {
   serial?: string;
   lengthCm?: string;
   /** Days that a buffer or standard is good after opening; millilitres when new, and of one dose. */
+  /** Its certificate vouches for the value over the whole shelf life. */
+  stabilityIncluded?: boolean;
   lifeDays?: string;
   volumeMl?: string;
   doseMl?: string;
@@ -53,6 +58,8 @@ export interface ReferenceSnapshot {
   lot: string;
   certificate?: string;
   traceability?: string;
+  /** Who issued the certificate. */
+  issuer?: string;
   expires?: string;
   components: MaterialComponent[];
   balance?: string;
@@ -68,6 +75,10 @@ export interface ReferenceSnapshot {
   /** Spent (a scrubber that turned violet) or taken out of use. */
   unusable?: string;
   /** First opened, and the last day it is good by that; the earlier of this and `expires` counts. */
+  /** The certificate vouches for the value over the whole shelf life. */
+  stabilityIncluded?: boolean;
+  /** Checked before its first use, or after it came back. */
+  accepted?: { on: string; by: string };
   openedOn?: string;
   openedUntil?: string;
   /** Millilitres left by the doses that were booked. */

@@ -85,6 +85,8 @@ export interface RunState {
   decisions: (EventData['decided'] & { seq: number; at: string; by: string; step: string })[];
   notes: { text: string; seq: number; at: string; by: string }[];
   sentBack: { note: string; at: string; by: string }[];
+  /** Approved once, and opened again to mend something. */
+  reopened: { reason: string; at: string; by: string; seq: number }[];
   abortedReason: string | null;
 }
 
@@ -119,6 +121,7 @@ export function emptyState(run: string): RunState {
     decisions: [],
     notes: [],
     sentBack: [],
+    reopened: [],
     abortedReason: null,
   };
 }
@@ -145,6 +148,7 @@ export function copyState(state: RunState): RunState {
     decisions: [...state.decisions],
     notes: [...state.notes],
     sentBack: [...state.sentBack],
+    reopened: [...state.reopened],
   };
 }
 

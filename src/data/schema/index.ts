@@ -4,3 +4,4 @@ export * from './work';
 export * from './records';
 export * from './live';
 export * from './probes';
+export * from './budgets';

@@ -5,7 +5,7 @@ import { asset, customer } from './instruments';
 import { mail } from './records';
 import { reference, run } from './work';
 
-export type LineKind = 'instrument' | 'tagReader' | 'barometer' | 'flowMeter';
+export type LineKind = 'instrument' | 'tagReader' | 'barometer' | 'flowMeter' | 'thermometer' | 'hygrometer';
 
 export const deviceLine = pgTable('device_line', {
   id: uuid('id').primaryKey().defaultRandom(),
@@ -73,7 +73,7 @@ export const referenceCheck = pgTable('reference_check', {
     .references(() => reference.id),
   at: instant('at').notNull(),
   by: text('by').notNull(),
-  what: text('what').$type<'pressure' | 'check' | 'state' | 'made' | 'opened'>().notNull(),
+  what: text('what').$type<'pressure' | 'check' | 'state' | 'made' | 'opened' | 'accepted'>().notNull(),
   value: text('value').notNull().default(''),
   result: text('result').notNull().default(''),
   note: text('note').notNull().default(''),

@@ -1,5 +1,5 @@
 import { bigint, date, integer, jsonb, pgTable, smallint, text, uuid } from 'drizzle-orm/pg-core';
-import type { CertificateContent } from '@/core/certificate/content';
+import type { CertificateContent, DocumentKind } from '@/core/certificate';
 import type { ReminderStage } from '@/core/interval/reminder-stage';
 import { bytea, instant } from './columns';
 import { asset, customer } from './instruments';
@@ -17,7 +17,7 @@ export const certificate = pgTable('certificate', {
   year: smallint('year').notNull(),
   serial: integer('serial').notNull(),
   revision: smallint('revision').notNull().default(0),
-  kind: text('kind').$type<'certificate' | 'record'>().notNull(),
+  kind: text('kind').$type<DocumentKind | 'certificate' | 'record'>().notNull(),
   runId: uuid('run_id')
     .notNull()
     .references(() => run.id),
@@ -38,6 +38,10 @@ export const certificate = pgTable('certificate', {
   issuedAt: instant('issued_at').notNull(),
   issuedBy: text('issued_by').notNull(),
   replaces: uuid('replaces'),
+  /** Place in the order of all documents: each carries the hash of the one before. */
+  issueNo: bigint('issue_no', { mode: 'number' }).notNull(),
+  series: text('series').notNull().default('C'),
+  withdraws: uuid('withdraws'),
 });
 
 export const certificatePdf = pgTable('certificate_pdf', {

@@ -1,4 +1,6 @@
 import { bigint, boolean, date, integer, jsonb, numeric, pgTable, primaryKey, smallint, text, uuid } from 'drizzle-orm/pg-core';
+import type { MeasurandId } from '@/core/measurand';
+import type { Verdict } from '@/core/results/judged';
 import type { Procedure } from '@/core/procedure/procedure';
 import type { Actor, EventSource, EventType } from '@/core/run/event';
 import type { VerdictState } from '@/core/run/judge';
@@ -49,6 +51,12 @@ export const ticket = pgTable('ticket', {
   returnedAt: instant('returned_at'),
 });
 
+export interface Acceptance {
+  on: string;
+  by: string;
+  note: string;
+}
+
 export const reference = pgTable('reference', {
   id: uuid('id').primaryKey().defaultRandom(),
   kind: text('kind').$type<ReferenceSnapshot['kind']>().notNull(),
@@ -62,6 +70,9 @@ export const reference = pgTable('reference', {
   expires: date('expires'),
   certificate: text('certificate'),
   traceability: text('traceability'),
+  issuer: text('issuer'),
+  /** Checked before its first use or after it came back (6.4.4): who, when, and how. */
+  accepted: jsonb('accepted').$type<Acceptance>(),
   waterVolumeL: text('water_volume_l'),
   pressureBar: text('pressure_bar'),
   price: text('price'),
@@ -184,14 +195,21 @@ export const channelResult = pgTable(
       .references(() => asset.id),
     label: text('label').notNull(),
     unit: text('unit').notNull(),
-    target: text('target'),
+    measurand: text('measurand').$type<MeasurandId | ''>().notNull().default(''),
     foundText: text('found_text'),
-    foundError: text('found_error'),
-    foundState: text('found_state').$type<VerdictState>(),
+    foundReference: numeric('found_reference'),
+    foundDeviation: numeric('found_deviation'),
+    foundLimit: numeric('found_limit'),
+    foundExpanded: numeric('found_expanded'),
+    foundK: numeric('found_k'),
+    foundState: text('found_state').$type<Verdict>(),
     leftText: text('left_text'),
-    leftError: text('left_error'),
-    leftExpanded: text('left_expanded'),
-    leftState: text('left_state').$type<VerdictState>(),
+    leftReference: numeric('left_reference'),
+    leftDeviation: numeric('left_deviation'),
+    leftLimit: numeric('left_limit'),
+    leftExpanded: numeric('left_expanded'),
+    leftK: numeric('left_k'),
+    leftState: text('left_state').$type<Verdict>(),
     adjusted: boolean('adjusted').notNull(),
     at: instant('at').notNull(),
   },

@@ -1,3 +1,4 @@
+import type { MeasurandId } from '@/core/measurand';
 import Link from 'next/link';
 import { describeEvery } from '@/core/interval/policy';
 import { probeKind } from '@/core/probe/probe-result';
@@ -27,7 +28,7 @@ export function AssetView({ card, zone, mayBench, now }: { card: Card; zone: str
         {asset.tag && <span className="mono quiet">{asset.tag}</span>}
         <span className="end">
           {asset.status === 'outOfService' && <VerdictMark state="outside" word="out of service" />}
-          {(asset.part !== 'body' || card.channels.some((channel) => probeKind(channel.measurand))) && (
+          {(asset.part !== 'body' || card.channels.some((channel) => probeKind(channel.measurand as MeasurandId))) && (
             <Link className="btn btn-plain" href={`/assets/${asset.id}/probe`}>
               {asset.part === 'body' ? 'Probe sheet' : 'Electrode sheet'}
             </Link>
@@ -243,20 +244,18 @@ function chartOf({ results, channels }: Card): {
   labels: string[];
 } {
   const labels = channels
-    .filter((channel) => results.some((result) => result.channel === channel.id && result.foundError !== null))
+    .filter((channel) => results.some((result) => result.channel === channel.id && result.foundDeviation !== null))
     .map((channel) => channel.label);
   const byRun = new Map<string, { at: number; errors: Record<string, number | null> }>();
   for (const result of results) {
     const channel = channels.find((candidate) => candidate.id === result.channel);
-    if (!channel || result.foundError === null || result.point === 'zero' || result.point === 'air' || result.target === null)
-      continue;
-    const tolerance = Math.max(
-      Number(channel.tolerance.absolute ?? 0),
-      (Math.abs(Number(result.target)) * Number(channel.tolerance.percentOfTarget ?? 0)) / 100,
-    );
+    if (!channel || result.foundDeviation === null || result.foundReference === null) continue;
+    // Zeros and clean air are another story; the limit is the one that this reading was judged by.
+    if (Number(result.foundReference) === 0 || result.foundReference === channel.cleanAir) continue;
+    const tolerance = Number(result.foundLimit ?? 0);
     if (tolerance === 0) continue;
     const entry = byRun.get(result.runId) ?? { at: result.at.getTime(), errors: {} };
-    entry.errors[channel.label] = (Number(result.foundError) / tolerance) * 100;
+    entry.errors[channel.label] = (Number(result.foundDeviation) / tolerance) * 100;
     byRun.set(result.runId, entry);
   }
   return { points: [...byRun.values()].sort((a, b) => a.at - b.at), labels };

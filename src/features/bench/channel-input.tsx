@@ -49,7 +49,7 @@ export function ChannelInput({
   }, [typing]);
   const definition = view.procedure.points.find((one) => one.id === point)!;
   const asked = inputsOfPoint(definition, channel);
-  const read = sheet.onLine ? inputsFromLine(sheet, definition, channel) : NO_INPUTS;
+  const read = inputsFromLine(sheet, definition, channel);
   const told = JSON.stringify(withTyped(read, kept.inputs));
   const inputs = JSON.parse(told) as Record<string, string>;
   const text = kept.text;
@@ -215,4 +215,3 @@ export function ChannelInput({
 
 const WORD = { within: 'within', outside: 'outside', cannotTell: 'cannot tell', notMeasured: 'not measured' };
 const EMPTY = { text: '', inputs: {} };
-const NO_INPUTS: Record<string, string> = {};

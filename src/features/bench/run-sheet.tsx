@@ -27,6 +27,7 @@ import { useCapture } from './live/use-capture';
 import { useFlow } from './live/use-flow';
 import { useHand } from './live/use-hand';
 import { useLineChanges } from './live/use-line-changes';
+import { useThermometer } from './live/use-thermometer';
 import { useLive } from './live/use-live';
 import { useRun } from './use-run';
 import { useEnter } from './use-enter';
@@ -60,9 +61,10 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
     if (change && change.run !== state.run) look();
   });
   const onLine = line !== null && line.state === 'connected' && live.frame !== null;
-  const { capture, said, ready, asked } = useCapture(run, view, live, present);
+  const thermometer = useThermometer(view, state);
+  const { capture, said, ready, asked } = useCapture(run, view, live, present, thermometer);
   const flow = useFlow(view, gas !== null);
-  const sheet: Sheet = { run, view, live, hand, present, onLine, capture, flow };
+  const sheet: Sheet = { run, view, live, hand, present, onLine, capture, flow, thermometer };
   const closeGas = () => {
     if (open) void run.send({ type: 'changeStimulus', step: present?.key ?? 'gas', slot: open.slot, on: false });
   };

@@ -17,6 +17,8 @@ export interface Sheet {
   capture: () => void;
   /** What the bench's flow meter shows while gas flows, L/min; null without one in line. */
   flow: number | null;
+  /** What the thermometer in the liquid shows on its line. */
+  thermometer: string | undefined;
 }
 
 export function lookOf({ view, live }: Pick<Sheet, 'view' | 'live'>, channel: string): LiveLook | undefined {

@@ -2,7 +2,8 @@
 import * as yup from 'yup';
 import { action } from '@/platform/action';
 import { approveRun, sendBack } from './server/approve';
-import { reviseCertificate } from './server/revise';
+import { reopenCertificate, reviseCertificate } from './server/revise';
+import { withdrawCertificate } from './server/withdraw';
 
 const reason = yup.string().trim().min(3, 'Say in a few words why.').max(500).required('Say in a few words why.');
 
@@ -10,7 +11,11 @@ export const approveAction = action(
   {
     name: 'approve',
     permission: 'approve',
-    schema: yup.object({ runId: yup.string().uuid().required(), notice: yup.string().trim().max(8000).optional() }),
+    schema: yup.object({
+      runId: yup.string().uuid().required(),
+      notice: yup.string().trim().max(8000).optional(),
+      annexes: yup.object({ budgets: yup.boolean().optional(), traces: yup.boolean().optional() }).optional().default(undefined),
+    }),
     audit: (input) => `${input.runId}${input.notice ? ', with a notice to the customer' : ''}`,
   },
   approveRun,
@@ -32,4 +37,22 @@ export const reviseAction = action(
     audit: (input) => `${input.certificateId}: ${input.reason}`,
   },
   reviseCertificate,
+);
+export const reopenAction = action(
+  {
+    name: 'reopen',
+    permission: 'approve',
+    schema: yup.object({ certificateId: yup.string().uuid().required(), reason }),
+    audit: (input) => `${input.certificateId}: ${input.reason}`,
+  },
+  reopenCertificate,
+);
+export const withdrawAction = action(
+  {
+    name: 'withdraw',
+    permission: 'approve',
+    schema: yup.object({ certificateId: yup.string().uuid().required(), reason }),
+    audit: (input) => `${input.certificateId}: ${input.reason}`,
+  },
+  withdrawCertificate,
 );

@@ -12,11 +12,14 @@ export function ApprovalDecision({
   runId,
   sameHand,
   notice,
+  annexes: usual,
 }: {
   runId: string;
   sameHand: boolean;
   notice: (NoticeDraft & { recipient: string }) | null;
+  annexes: { budgets: boolean; traces: boolean };
 }) {
+  const [annexes, setAnnexes] = useState(usual);
   const [told, setTold] = useState(notice?.body ?? '');
   const [release, setRelease] = useState(true);
   const router = useRouter();
@@ -25,7 +28,7 @@ export function ApprovalDecision({
   const [problem, setProblem] = useState('');
   const approve = async () => {
     setBusy(true);
-    const result = await attempt(() => approveAction({ runId, ...(notice && release ? { notice: told } : {}) }));
+    const result = await attempt(() => approveAction({ runId, annexes, ...(notice && release ? { notice: told } : {}) }));
     if (result.ok) return router.push(`/certificates/${result.value.id}`);
     setProblem(result.message);
     setBusy(false);
@@ -73,6 +76,20 @@ export function ApprovalDecision({
           />
         </div>
       )}
+      <div className="d-flex flex-wrap gap-4 mb-2">
+        <Form.Check
+          id="annex-budgets"
+          label="Annex: uncertainty budgets"
+          checked={annexes.budgets}
+          onChange={(event) => setAnnexes({ ...annexes, budgets: event.target.checked })}
+        />
+        <Form.Check
+          id="annex-traces"
+          label="Annex: traces"
+          checked={annexes.traces}
+          onChange={(event) => setAnnexes({ ...annexes, traces: event.target.checked })}
+        />
+      </div>
       <div className="d-flex flex-wrap gap-2 align-items-start">
         <Button size="lg" onClick={approve} disabled={busy}>
           {busy ? 'One moment …' : 'Approve and issue the certificate'}

@@ -1,16 +1,15 @@
 'use client';
 import { describeProbes } from '@/core/certificate/describe-probes';
-import { statedPoints } from '@/core/certificate/stated-points';
+import { documentKind, resultText } from '@/core/certificate/content';
 import Link from 'next/link';
 import type { RunView } from '@/features/bench/server';
-import { standingReading, type RecordedReading } from '@/core/run/state';
-import { summarise } from '@/core/run/summary';
-import { roundUncertainty } from '@/core/quantity/round-uncertainty';
-import { day, dayTime, signed } from '@/ui/format';
-import { ToleranceRuler } from '@/ui/tolerance-ruler';
+import { summarise } from '@/core/results/summary';
+import { say } from '@/core/words/say';
+import { day, dayTime } from '@/ui/format';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { ApprovalDecision } from './approval-decision';
 import { ProbeLines } from './probe-lines';
+import { ResultsTable } from './results-table';
 import { tryWord } from '@/core/run/try-word';
 
 /** What the signatory decides by: as found and as left side by side with references and deviations. */
@@ -20,25 +19,22 @@ export function ApprovalView({
   mayApprove,
   sameHand,
   notice,
+  annexes,
+  unconfirmed,
 }: {
   view: RunView;
   zone: string;
   mayApprove: boolean;
   sameHand: boolean;
   notice: React.ComponentProps<typeof ApprovalDecision>['notice'];
+  annexes: { budgets: boolean; traces: boolean };
+  /** Standing values without a source: they keep the document back. */
+  unconfirmed: string[];
 }) {
   const { state, procedure } = view;
   const summary = summarise(procedure, state);
-  const lines = statedPoints(procedure, state).flatMap((point) =>
-    state.channels
-      .filter((channel) => point.channels.includes(channel.role))
-      .map((channel) => ({
-        point,
-        channel,
-        found: standingReading(state, { point: point.id, channel: channel.id, phase: 'asFound' }),
-        left: standingReading(state, { point: point.id, channel: channel.id, phase: 'asLeft' }),
-      })),
-  );
+  const results = summary.lines.map((line) => resultText(line, state, 'en'));
+  const expected = documentKind(procedure, state, summary);
   return (
     <>
       <div className="page-head">
@@ -57,91 +53,10 @@ export function ApprovalView({
         </span>
       </div>
       <div className="sheet">
-        <table className="table mb-0 approval-table">
-          <thead>
-            <tr>
-              <th>Channel and point</th>
-              <th>Reference</th>
-              <th>As found</th>
-              <th>As left</th>
-              <th style={{ width: '30%' }}>Error on the tolerance</th>
-              <th>U (k)</th>
-            </tr>
-          </thead>
-          <tbody>
-            {lines.map(({ point, channel, found, left }) => {
-              const shown = left ?? found;
-              return (
-                <tr key={`${point.id}/${channel.id}`}>
-                  <td>
-                    <strong>{channel.label}</strong>{' '}
-                    <span className="quiet">
-                      {point.label.toLowerCase()}, {channel.unit}
-                    </span>
-                  </td>
-                  <td className="mono" title={shown?.target?.sentence}>
-                    {shown?.target?.value ?? '—'}
-                  </td>
-                  <td>
-                    <ReadingCell reading={found} />
-                  </td>
-                  <td>
-                    {left ? (
-                      <ReadingCell reading={left} />
-                    ) : state.retired[channel.id] ? (
-                      <VerdictMark
-                        state="outside"
-                        word={state.retired[channel.id]!.consequence === 'service' ? 'to service' : 'out of service'}
-                      />
-                    ) : (
-                      <span className="quiet">
-                        {channel.status === 'fitted' ? (summary.adjusted ? 'not measured' : 'as found') : 'not fitted'}
-                      </span>
-                    )}
-                  </td>
-                  <td>
-                    {shown?.judgement.upper && Number(shown.judgement.upper) > 0 && (
-                      <ToleranceRuler
-                        name={`${channel.label} ${point.label}`}
-                        unit={channel.unit}
-                        tolerance={Number(shown.judgement.upper)}
-                        expanded={shown.judgement.expanded ? Number(shown.judgement.expanded) : null}
-                        guarded={state.started?.rule === 'guarded'}
-                        marks={[
-                          found?.counts && found.judgement.error !== null
-                            ? [
-                                {
-                                  error: Number(found.judgement.error),
-                                  state: found.judgement.state,
-                                  hollow: true,
-                                  label: 'as found',
-                                },
-                              ]
-                            : [],
-                          left?.judgement.error
-                            ? [
-                                {
-                                  error: Number(left.judgement.error),
-                                  state: left.judgement.state,
-                                  hollow: false,
-                                  label: 'as left',
-                                },
-                              ]
-                            : [],
-                        ].flat()}
-                      />
-                    )}
-                  </td>
-                  <td className="mono">
-                    {shown?.judgement.expanded
-                      ? `${roundUncertainty({ expanded: Number(shown.judgement.expanded) }).text} (${shown.judgement.k})`
-                      : '—'}
-                  </td>
-                </tr>
-              );
-            })}
-          </tbody>
-        </table>
+        <ResultsTable results={results} guarded={state.started?.rule === 'guarded'} />
+        <p className="small quiet mb-0 mt-2">
+          This becomes: <strong>{say({ code: `title.${expected}` })}</strong>. Press a U to open its budget.
+        </p>
       </div>
       <div className="row mt-3 g-3">
         <div className="col-lg-6">
@@ -216,21 +131,17 @@ export function ApprovalView({
           </div>
         </div>
       </div>
-      {mayApprove && state.status === 'finished' && <ApprovalDecision runId={state.run} sameHand={sameHand} notice={notice} />}
-    </>
-  );
-}
-
-function ReadingCell({ reading }: { reading: RecordedReading | null }) {
-  if (!reading) return <span className="quiet">not measured</span>;
-  return (
-    <span className="d-inline-flex flex-wrap gap-2 align-items-baseline">
-      <span className="reading-fixed">{reading.reading.text}</span>
-      {reading.counts ? (
-        <VerdictMark state={reading.judgement.state} word={signed(reading.judgement.error)} />
-      ) : (
-        <span className="quiet small">{reading.remark}</span>
+      {mayApprove && state.status === 'finished' && (
+        <>
+          {unconfirmed.length > 0 && (
+            <p className="notice bad mt-3 mb-0">
+              {say({ code: 'refused.unconfirmed', numbers: { values: unconfirmed.join('; ') } })}{' '}
+              <Link href="/office/budgets">Budgets</Link>
+            </p>
+          )}
+          <ApprovalDecision runId={state.run} sameHand={sameHand} notice={notice} annexes={annexes} />
+        </>
       )}
-    </span>
+    </>
   );
 }

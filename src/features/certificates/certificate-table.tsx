@@ -1,4 +1,5 @@
 import Link from 'next/link';
+import { say } from '@/core/words/say';
 import { dayTime } from '@/ui/format';
 import { Pager } from '@/ui/pager';
 import { VerdictMark } from '@/ui/verdict-mark';
@@ -35,7 +36,9 @@ export function CertificateTable({ list, before, zone }: Props) {
                   {row.revision > 0 && ` r${row.revision}`}
                 </Link>
                 {row.replacedBy && <span className="quiet small"> replaced</span>}
-                {row.kind === 'record' && <span className="quiet small"> record</span>}
+                {row.kind !== 'calibration' && row.kind !== 'certificate' && (
+                  <div className="quiet small">{say({ code: row.kind === 'record' ? 'kind.record' : `kind.${row.kind}` })}</div>
+                )}
               </td>
               <td className="text-nowrap">{dayTime(row.issuedAt, zone)}</td>
               <td>

@@ -1,5 +1,5 @@
 import QRCode from 'qrcode';
-import type { CertificateContent } from '@/core/certificate/content';
+import { isVersion2, type CertificateContent } from '@/core/certificate';
 import { day } from '@/ui/format';
 import { PrintButton } from '@/ui/print-button';
 
@@ -35,7 +35,11 @@ export async function LabelView({
           style={{ width: '24mm', flex: 'none' }}
         />
         <div>
-          {outOfService ? <strong>OUT OF SERVICE</strong> : <strong>Calibrated {day(content.dates.calibrated)}</strong>}
+          {outOfService ? (
+            <strong>OUT OF SERVICE</strong>
+          ) : (
+            <strong>Calibrated {day(isVersion2(content) ? content.dates.calibrated.to : content.dates.calibrated)}</strong>
+          )}
           <br />
           <span className="mono">
             {content.number}

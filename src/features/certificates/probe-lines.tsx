@@ -1,4 +1,4 @@
-import type { CertificateContent } from '@/core/certificate/content';
+import type { CertificateContent } from '@/core/certificate';
 
 /** What is stated of probes in water: slope, offset, cell constant, rules of computation. Nothing for gas. */
 export function ProbeLines({ probes }: { probes: CertificateContent['probes'] }) {

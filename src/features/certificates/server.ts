@@ -1,7 +1,9 @@
 export { approveRun, sendBack, type Issued } from './server/approve';
-export { reviseCertificate } from './server/revise';
+export { reopenCertificate, reviseCertificate } from './server/revise';
+export { withdrawCertificate } from './server/withdraw';
 export { certificateById, listCertificates, verifyToken, waitingForApproval, type Verification } from './server/find';
+export { documentJson } from './server/json';
 export { certificatePdfOf } from './server/pdf';
 export { certificateDefinition, drawCertificate, drawDefinition } from './server/draw';
-export { signatureHolds } from './server/sign';
+export { publishedKeys, signatureHolds } from './server/sign';
 export { noticeFor } from './server/notice';

@@ -1,51 +1,80 @@
+import type { JWK } from 'jose';
+import { say } from '@/core/words/say';
 import { day } from '@/ui/format';
 import { VerdictMark } from '@/ui/verdict-mark';
+import { FileCheck } from './file-check';
 import type { Verification } from './server/find';
 
-/** The public page behind the code: genuine, replaced or unknown. */
-export function VerifyView({ result, workshop }: { result: Verification; workshop: string }) {
+const HEAD = {
+  genuine: ['within', 'On record, and current'],
+  replaced: ['cannotTell', 'Replaced'],
+  withdrawn: ['outside', 'Withdrawn'],
+  unknown: ['outside', 'Not known here'],
+} as const;
+
+/** The public page behind the code: which document it is, whether it is current; and whoever has the file can have it checked. */
+export function VerifyView({
+  result,
+  workshop,
+  keys,
+}: {
+  result: Verification;
+  workshop: string;
+  keys: (JWK & { kid: string })[];
+}) {
+  const [state, word] = HEAD[result.state];
+  const kind = result.kind ? say({ code: `kind.${result.kind}` }) : '';
   return (
     <main className="page page-narrow">
       <p className="quiet mb-2">{workshop}</p>
       <div className="sheet">
-        {result.state === 'genuine' && (
+        <h1>
+          <VerdictMark state={state} word={word} />
+        </h1>
+        {result.state === 'unknown' ? (
+          <p className="fs-5 mb-0">
+            No document of this workshop has this code. Ask whoever gave you the paper; don’t rely on the instrument meanwhile.
+          </p>
+        ) : (
           <>
-            <h1>
-              <VerdictMark state="within" word="Genuine" />
-            </h1>
-            <p className="fs-5">
-              Certificate <span className="mono">{result.number}</span>
-              {result.revision ? `, revision ${result.revision},` : ''} was issued by this workshop on{' '}
-              {day(result.issued ?? null)} and is current.
+            <p className="fs-5 mb-1">
+              <strong>{result.title}</strong> <span className="mono">{result.number}</span>
+              {result.revision ? `, revision ${result.revision}` : ''} ({kind}), issued {day(result.issued ?? null)}.
             </p>
+            {result.state === 'genuine' && <p className="mb-0">It is current: nothing has replaced or withdrawn it.</p>}
+            {result.state === 'replaced' && (
+              <p className="mb-0">It has been replaced by revision {result.newest?.revision}. Ask the owner for the newer one.</p>
+            )}
+            {result.state === 'withdrawn' && (
+              <p className="mb-0">
+                It was withdrawn by {result.withdrawnBy}. Don’t rely on it, nor on the instrument until it has been calibrated
+                again.
+              </p>
+            )}
           </>
         )}
-        {result.state === 'replaced' && (
-          <>
-            <h1>
-              <VerdictMark state="cannotTell" word="Replaced" />
-            </h1>
-            <p className="fs-5">
-              Certificate <span className="mono">{result.number}</span>
-              {result.revision ? `, revision ${result.revision},` : ''} was issued by this workshop on{' '}
-              {day(result.issued ?? null)} and has been replaced by revision {result.newest?.revision}. Ask the owner for the
-              newer one.
-            </p>
-          </>
-        )}
-        {result.state === 'unknown' && (
-          <>
-            <h1>
-              <VerdictMark state="notMeasured" word="Unknown" />
-            </h1>
-            <p className="fs-5">
-              This code belongs to no certificate of this workshop. Do not rely on the document or label that carries it.
-            </p>
-          </>
-        )}
-        <p className="quiet mb-0">
-          This page says only whether a document is ours. Whose instrument it is and what was measured stands on the certificate.
+      </div>
+      <FileCheck
+        keys={keys}
+        record={
+          result.state !== 'unknown' && result.hash
+            ? { number: result.number!, revision: result.revision ?? 0, hash: result.hash, pdfHash: result.pdfHash ?? null }
+            : null
+        }
+      />
+      <div className="sheet">
+        <h2>Keys of this workshop</h2>
+        <p className="small mb-1">
+          Documents are signed with Ed25519 (RFC 8037). The thumbprints below stand on every document; the keys themselves are at{' '}
+          <a href="/.well-known/jwks.json">/.well-known/jwks.json</a>.
         </p>
+        <ul className="mono small mb-0">
+          {keys.map((key) => (
+            <li key={key.kid} className="text-break">
+              {key.kid}
+            </li>
+          ))}
+        </ul>
       </div>
     </main>
   );

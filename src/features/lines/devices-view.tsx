@@ -10,7 +10,14 @@ import { addLineAction, removeLineAction } from './actions';
 import { SerialPanel } from './serial-button';
 import type { LineView } from './server';
 
-const KIND = { instrument: 'Instrument', tagReader: 'Tag reader', barometer: 'Barometer', flowMeter: 'Flow meter' };
+const KIND = {
+  instrument: 'Instrument',
+  tagReader: 'Tag reader',
+  barometer: 'Barometer',
+  flowMeter: 'Flow meter',
+  thermometer: 'Thermometer',
+  hygrometer: 'Hygrometer',
+};
 
 /** Devices on a line: what they said they are, whether they are there, what was dropped. */
 export function DevicesView({ lines, may }: { lines: LineView[]; may: boolean }) {

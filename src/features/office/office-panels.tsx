@@ -43,6 +43,11 @@ export function SettingsForm({ settings }: { settings: WorkshopSettings }) {
           </Field>
         </div>
         <div className="col-md-4">
+          <Field label="Reached by (telephone, mail)" problem={errors.contact?.message}>
+            <Form.Control {...register('contact')} />
+          </Field>
+        </div>
+        <div className="col-md-4">
           <Field label="Time zone" problem={errors.zone?.message}>
             <Form.Control {...register('zone')} />
           </Field>
@@ -71,6 +76,12 @@ export function SettingsForm({ settings }: { settings: WorkshopSettings }) {
           </Field>
         </div>
       </div>
+      <Form.Check
+        id="annex-budgets-always"
+        label="Every document gets the annex of its uncertainty budgets."
+        {...register('annexBudgets')}
+      />
+      <Form.Check id="annex-traces-always" label="Every document gets the annex of its traces." {...register('annexTraces')} />
       <Form.Check
         id="same-person"
         label="One-person workshop: whoever did the work may approve it. Every certificate then says so."

@@ -9,6 +9,9 @@ export const settingsSchema = yup.object({
   name: yup.string().trim().required('The workshop’s name stands on every certificate.').max(120),
   address: yup.string().trim().max(200).default(''),
   place: yup.string().trim().max(120).default(''),
+  contact: yup.string().trim().max(120).default(''),
+  annexBudgets: yup.boolean().default(false),
+  annexTraces: yup.boolean().default(false),
   zone: yup
     .string()
     .required()

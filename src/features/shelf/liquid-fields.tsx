@@ -5,7 +5,7 @@ import Form from 'react-bootstrap/Form';
 import { Field } from '@/ui/field';
 import { LIQUIDS, type ReferenceInput } from './shelf-schema';
 
-export const LIQUID_COMPONENT = { substance: '', value: '', unit: 'pH' as const, expanded: '', k: 2, table: '' };
+export const LIQUID_COMPONENT = { substance: '', value: '', unit: 'pH' as const, expanded: '', k: 2, table: '', corrections: '' };
 
 /** Buffers and standards: what is in it, each with its own temperature table, typed or pasted; life after opening, doses. */
 export function LiquidFields({

@@ -10,10 +10,11 @@ import { attempt } from '@/platform/client/result';
 import { Field } from '@/ui/field';
 import { addReferenceAction } from './actions';
 import { LIQUID_COMPONENT, LiquidFields } from './liquid-fields';
-import { EQUIPMENT_ROLES, referenceSchema, ROLE_NAME, SOLUTION_ROLES, type ReferenceInput } from './shelf-schema';
+import { EquipmentFields } from './equipment-fields';
+import { EQUIPMENT_ROLES, MEASURES, referenceSchema, ROLE_NAME, SOLUTION_ROLES, type ReferenceInput } from './shelf-schema';
 import { TagReaderKey, type ReaderLine } from './tag-reader-key';
 
-const COMPONENT = { substance: '', value: '', unit: 'ppm' as const, expanded: '', k: 2, table: '' };
+const COMPONENT = { substance: '', value: '', unit: 'ppm' as const, expanded: '', k: 2, table: '', corrections: '' };
 const EMPTY: ReferenceInput = {
   kind: 'gas',
   role: '',
@@ -28,7 +29,9 @@ const EMPTY: ReferenceInput = {
   price: '',
   balance: '',
   certificate: '',
+  issuer: '',
   traceability: '',
+  stabilityIncluded: false,
   flowLPerMin: '',
   demand: false,
   components: [COMPONENT],
@@ -78,6 +81,7 @@ export function NewReference({ readers }: { readers: ReaderLine[] }) {
           expanded,
           k,
           table: '',
+          corrections: '',
         })),
       });
     },
@@ -194,8 +198,21 @@ export function NewReference({ readers }: { readers: ReaderLine[] }) {
             )}
             {input('price', 'Price', 3, true)}
             {input('certificate', 'Certificate', 3, true)}
+            {input('issuer', 'Issued by', 3)}
             {input('traceability', 'Traceability', 6)}
+            {kind !== 'tool' && kind !== 'solution' && (
+              <div className="col-md-6">
+                <Form.Check
+                  id="stability"
+                  label="Its certificate vouches for the value over the whole shelf life"
+                  {...register('stabilityIncluded')}
+                />
+              </div>
+            )}
           </div>
+          {kind === 'tool' && MEASURES[role] && (
+            <EquipmentFields role={role} setValue={setValue} register={register} errors={errors} />
+          )}
           {(kind === 'buffer' || kind === 'standard') && (
             <LiquidFields kind={kind} control={control} register={register} errors={errors} />
           )}

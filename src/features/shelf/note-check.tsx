@@ -9,7 +9,17 @@ import { Field } from '@/ui/field';
 import { noteCheckAction } from './actions';
 
 /** A reading of the gauge, a check, or a change of state: each stays on record. */
-export function NoteCheck({ id, kind, opened }: { id: string; kind: ReferenceSnapshot['kind']; opened: boolean }) {
+export function NoteCheck({
+  id,
+  kind,
+  opened,
+  accepted,
+}: {
+  id: string;
+  kind: ReferenceSnapshot['kind'];
+  opened: boolean;
+  accepted: boolean;
+}) {
   const router = useRouter();
   const gas = kind === 'gas';
   const liquid = ['buffer', 'standard', 'solution'].includes(kind);
@@ -65,6 +75,11 @@ export function NoteCheck({ id, kind, opened }: { id: string; kind: ReferenceSna
         </Field>
       )}
       <div className="d-flex flex-wrap gap-2">
+        {!accepted && (
+          <Button size="sm" onClick={() => send({ what: 'accepted' })}>
+            Accept for use
+          </Button>
+        )}
         {liquid && !opened && (
           <Button size="sm" variant="plain" onClick={() => send({ what: 'opened' })}>
             Opened today

@@ -10,7 +10,10 @@ const NUMBER = /^[+-]?\d+([.,]\d+)?$/;
  * @example
  * readTable('°C;pH\n20;7,02\n25;7,00') // { rows: [[20, 7.02], [25, 7]] }
  */
-export function readTable(text: string): { rows: [number, number][] } | { problem: string } {
+export function readTable(
+  text: string,
+  [lowest, highest]: readonly [number, number] = [-5, 100],
+): { rows: [number, number][] } | { problem: string } {
   const lines = text
     .trim()
     .split(/\r?\n/)
@@ -23,8 +26,8 @@ export function readTable(text: string): { rows: [number, number][] } | { proble
     if (cells.length !== 2 || numbers.some((one) => !Number.isFinite(one)))
       return { problem: `Line ${index + 1}: “${line.trim().slice(0, 40)}” is not a temperature and a value.` };
     const [temperature, value] = numbers as [number, number];
-    if (temperature < -5 || temperature > 100)
-      return { problem: `Line ${index + 1}: ${temperature} °C is no temperature of a bottle.` };
+    if (temperature < lowest || temperature > highest)
+      return { problem: `Line ${index + 1}: ${temperature} is not from ${lowest} to ${highest}.` };
     if (rows.length && temperature <= rows.at(-1)![0])
       return { problem: `Line ${index + 1}: temperatures have to rise, ${temperature} °C follows ${rows.at(-1)![0]} °C.` };
     rows.push([temperature, value]);

@@ -9,7 +9,14 @@ import { MINUTES_A_RUN, ReferenceState } from './shelf-table';
 import { ROLE_NAME } from './shelf-schema';
 import type { ReferencePage } from './server';
 
-const WHAT = { pressure: 'gauge read', check: 'checked', state: 'state changed', made: 'put on the shelf', opened: 'opened' };
+const WHAT = {
+  accepted: 'accepted for use',
+  pressure: 'gauge read',
+  check: 'checked',
+  state: 'state changed',
+  made: 'put on the shelf',
+  opened: 'opened',
+};
 const FLOW = 0.5;
 const WASTE = 0.13;
 
@@ -94,7 +101,17 @@ export function ReferenceView({
                 ['Set', row.detail.set],
                 ['Single doses', row.detail.singleDose ? 'yes' : ''],
                 ['Certificate', row.certificate],
+                ['Issued by', row.issuer],
                 ['Traceability', row.traceability],
+                ['Accepted', row.accepted && `${day(row.accepted.on)} by ${row.accepted.by}: ${row.accepted.note}`],
+                [
+                  'Corrections',
+                  snapshot.components
+                    .flatMap((one) =>
+                      (one.corrections ?? []).map(([at, add]) => `${add > 0 ? '+' : ''}${add} at ${at} ${one.unit}`),
+                    )
+                    .join(', '),
+                ],
               ]
                 .filter((entry) => entry[1])
                 .map(([label, value]) => (
@@ -133,7 +150,9 @@ export function ReferenceView({
             ) : (
               <h2>{snapshot.leftMl ? `${snapshot.leftMl} mL of ${row.detail.volumeMl} mL left` : 'Looked after'}</h2>
             )}
-            {may && <NoteCheck id={snapshot.id} kind={row.kind} opened={row.openedOn !== null} />}
+            {may && (
+              <NoteCheck id={snapshot.id} kind={row.kind} opened={row.openedOn !== null} accepted={row.accepted !== null} />
+            )}
           </div>
         </div>
       </div>

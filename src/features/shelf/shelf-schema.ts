@@ -23,9 +23,21 @@ export const EQUIPMENT_ROLES = [
   'flowMeter',
   'barometer',
   'thermometer',
+  'hygrometer',
   'balance',
 ] as const;
 export const SOLUTION_ROLES = ['storage', 'cleaning', 'electrolyte', 'membrane'] as const;
+/** What measuring equipment states of itself: quantity, unit. A thermo-hygrometer states two. */
+export const MEASURES: Partial<Record<string, [substance: string, unit: string][]>> = {
+  thermometer: [['temperature', '°C']],
+  hygrometer: [
+    ['humidity', '%'],
+    ['temperature', '°C'],
+  ],
+  barometer: [['pressure', 'hPa']],
+  flowMeter: [['flow', 'L/min']],
+};
+const EQUIPMENT_UNITS = ['°C', 'hPa', '%', 'L/min'] as const;
 export const LIQUID_UNITS = ['pH', 'µS/cm', 'mS/cm', 'mV', 'mg/L'] as const;
 /** Substances that the procedures ask for by name. */
 export const LIQUIDS: Record<'buffer' | 'standard', [substance: string, name: string, unit: (typeof LIQUID_UNITS)[number]][]> = {
@@ -58,6 +70,7 @@ export const ROLE_NAME: Record<string, string> = {
   flowMeter: 'Flow meter',
   barometer: 'Barometer',
   thermometer: 'Thermometer',
+  hygrometer: 'Hygrometer',
   balance: 'Balance',
   storage: 'Storage solution',
   cleaning: 'Cleaning solution',
@@ -65,16 +78,27 @@ export const ROLE_NAME: Record<string, string> = {
   membrane: 'Membranes',
 };
 
+/** What a thermometer, hygrometer or barometer may show. */
+export const CORRECTED = [-50, 1200] as const;
+
 const component = yup.object({
   substance: text(40).required('Which substance?'),
   value: decimal('A value').required('The certified value.'),
   unit: yup
     .string()
-    .oneOf(['%vol', 'ppm', 'ppb', '%LEL', 'g/210 L', ...LIQUID_UNITS])
+    .oneOf(['%vol', 'ppm', 'ppb', '%LEL', 'g/210 L', ...LIQUID_UNITS, ...EQUIPMENT_UNITS])
     .required(),
   expanded: decimal('An uncertainty').required('The uncertainty as stated.'),
   k: yup.number().min(1).max(4).default(2),
   /** The lot's own table as text; empty: the usual table of this buffer or standard. */
+  /** What the certificate says has to be added to what it shows: two rows, the figure and the correction. */
+  corrections: text(1000)
+    .default('')
+    .test('corrections', '', function (value) {
+      if (!value) return true;
+      const read = readTable(value, CORRECTED);
+      return 'rows' in read || this.createError({ message: read.problem });
+    }),
   table: text(2000)
     .default('')
     .test('table', '', function (value) {
@@ -106,7 +130,9 @@ export const referenceSchema = yup.object({
   price: decimal('A price').default(''),
   balance: text(20).default(''),
   certificate: text(80).default(''),
+  issuer: text(120).default(''),
   traceability: text(200).default(''),
+  stabilityIncluded: yup.boolean().default(false),
   flowLPerMin: decimal('A flow in L/min').default(''),
   demand: yup.boolean().default(false),
   components: yup
@@ -130,7 +156,7 @@ export type ReferenceInput = yup.InferType<typeof referenceSchema>;
 
 export const checkSchema = yup.object({
   id: yup.string().uuid().required(),
-  what: yup.string().oneOf(['pressure', 'check', 'state', 'opened']).required(),
+  what: yup.string().oneOf(['pressure', 'check', 'state', 'opened', 'accepted']).required(),
   value: text(40)
     .default('')
     .when('what', {

@@ -2,7 +2,8 @@
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import type { MaterialComponent } from '@/core/run/reference-snapshot';
-import { valueAt } from '@/core/run/water-target';
+import { say } from '@/core/words/say';
+import { valueAt } from '@/core/measurand/liquid-value';
 import { Field } from '@/ui/field';
 
 const LIQUID_UNITS = ['pH', 'µS/cm', 'mS/cm', 'mV'];
@@ -30,7 +31,7 @@ export function ValueAt({ component }: { component: MaterialComponent }) {
         {found && !('refused' in found) && (
           <p className="mb-2">
             <span className="fs-4 fw-semibold mono">{found.value.toFixed(component.unit === 'pH' ? 3 : found.places)}</span>{' '}
-            {component.unit} <span className="quiet small">{found.from}</span>
+            {component.unit} <span className="quiet small">{say(found.table)}</span>
           </p>
         )}
       </div>

@@ -11,12 +11,20 @@ const part = (substance: string, value: string, unit: string, expanded: string):
   expanded,
   k: 2,
 });
+const acceptedOn = (on: Date, note: string) => ({ on: iso(on), by: 'Tam Verrick', note });
 const iso = (date: Date) => format(date, 'yyyy-MM-dd');
 const FOUR = [
   part('O2', '18.0', '%vol', '0.2'),
   part('CH4', '2.50', '%vol', '0.05'),
   part('H2S', '25.0', 'ppm', '0.8'),
   part('CO', '100', 'ppm', '2'),
+];
+/** The supplier's other mix: what a workshop goes on with when the first bottle is empty. */
+const FOUR_OTHER = [
+  part('O2', '17.0', '%vol', '0.2'),
+  part('CH4', '2.20', '%vol', '0.05'),
+  part('H2S', '20.0', 'ppm', '0.7'),
+  part('CO', '60', 'ppm', '1.5'),
 ];
 const SIMULANT = [
   part('O2', '15.0', '%vol', '0.2'),
@@ -35,6 +43,9 @@ const BREATHING = [
 ];
 const DRY_GAS = [part('C2H5OH', '0.038', 'g/210 L', '0.0008')];
 const HYDROGEN = [part('H2', '100', 'ppm', '2'), part('O2', '20.9', '%vol', '0.2')];
+
+const TRACED = 'Calibrated at an accredited laboratory, traceable to the SI';
+const LABORATORY = 'Sillmere Calibration';
 
 /** The shelf: one working bottle of a kind for every eight months of the history, and today's oddities (an expired one, an empty one, a recalled lot, a mix without oxygen). */
 export async function stockShelf(tx: Transaction, now: Date): Promise<void> {
@@ -57,6 +68,8 @@ export async function stockShelf(tx: Transaction, now: Date): Promise<void> {
       expires: iso(endOfMonth(good)),
       certificate: `VG-${lot}`,
       traceability: 'Gravimetric, traceable to the SI through the supplier’s accredited laboratory',
+      issuer: 'Vantling Gases, calibration laboratory',
+      accepted: acceptedOn(from, 'seal, label and certificate agree; compared with the bottle in use'),
       waterVolumeL: '10',
       pressureBar: '100',
       price: '310',
@@ -68,6 +81,7 @@ export async function stockShelf(tx: Transaction, now: Date): Promise<void> {
   for (let age = 28, lot = 1; age >= 4; age -= 8, lot += 1) {
     const from = subMonths(now, age);
     gas('Four-gas mix', `FG-${1100 + lot * 37}`, FOUR, from, addMonths(from, 18));
+    gas('Four-gas mix 20/60', `FH-${1200 + lot * 31}`, FOUR_OTHER, from, addMonths(from, 18));
     gas('Five-gas mix, pentane simulant', `PS-${2200 + lot * 41}`, SIMULANT, from, addMonths(from, 18));
     gas('Hydrogen in air', `HB-${3300 + lot * 29}`, HYDROGEN, from, addMonths(from, 20), {
       maker: 'Brisenal',
@@ -111,7 +125,9 @@ export async function stockShelf(tx: Transaction, now: Date): Promise<void> {
     components: [part('flow', '0.5', 'L/min', '0.02')],
     expires: iso(addDays(now, 140)),
     certificate: 'SM-F-0093/2',
-    traceability: 'Calibrated at an accredited laboratory',
+    traceability: TRACED,
+    issuer: LABORATORY,
+    accepted: acceptedOn(subMonths(now, 20), 'compared with the flow meter in use'),
     createdAt: subMonths(now, 20),
   });
   await tx.insert(reference).values(rows);
@@ -135,6 +151,14 @@ function equipment(now: Date): (typeof reference.$inferInsert)[] {
     expires: iso(addMonths(now, 7)),
     createdAt: since,
     ...rest,
+  });
+  const measuring = (certificate: string): Partial<typeof reference.$inferInsert> => ({
+    maker: 'Sillmere',
+    certificate,
+    issuer: LABORATORY,
+    traceability: TRACED,
+    accepted: acceptedOn(subMonths(now, 29), 'compared with the one in use before'),
+    createdAt: subMonths(now, 30),
   });
   const screwed = 'Valve closed while screwing on; off when not in use, dust cap on.';
   return [
@@ -161,19 +185,48 @@ function equipment(now: Date): (typeof reference.$inferInsert)[] {
       components: [part('charcoal', '1', '1', '0')],
       expires: iso(addMonths(now, 4)),
     }),
-    tool('barometer', 'Barometer', 'SM-B-0021', { maker: 'Sillmere', certificate: 'SM-B-0021/4' }),
+    tool('barometer', 'Barometer', 'SM-B-0021', {
+      ...measuring('SM-B-0021/4'),
+      components: [
+        {
+          ...part('pressure', '1', 'hPa', '0.5'),
+          corrections: [
+            [900, 0.4],
+            [1000, 0.2],
+            [1050, 0.1],
+          ],
+        },
+      ],
+    }),
+    tool('hygrometer', 'Thermo-hygrometer', 'SM-H-0034', {
+      ...measuring('SM-H-0034/2'),
+      components: [part('humidity', '1', '%', '2.5'), part('temperature', '1', '°C', '0.3')],
+    }),
+    // Just back from the laboratory, and not looked at yet: it may not be used before.
+    tool('hygrometer', 'Thermo-hygrometer', 'SM-H-0041', {
+      ...measuring('SM-H-0041/1'),
+      accepted: null,
+      components: [part('humidity', '1', '%', '2.0'), part('temperature', '1', '°C', '0.3')],
+      createdAt: subMonths(now, 1),
+    }),
     tool('thermometer', 'Thermometer', 'SM-T-0112', {
-      maker: 'Sillmere',
-      certificate: 'SM-T-0112/3',
-      traceability: 'Calibrated at an accredited laboratory',
-      components: [part('temperature', '1', '°C', '0.1')],
+      ...measuring('SM-T-0112/3'),
+      components: [
+        {
+          ...part('temperature', '1', '°C', '0.1'),
+          corrections: [
+            [0, 0.04],
+            [20, -0.02],
+            [25, -0.03],
+            [50, -0.06],
+          ],
+        },
+      ],
       expires: iso(addMonths(now, 6)),
-      createdAt: subMonths(now, 30),
     }),
     tool('thermometer', 'Thermometer', 'SM-T-0107', {
-      maker: 'Sillmere',
+      ...measuring('SM-T-0107/2'),
       components: [part('temperature', '1', '°C', '0.1')],
-      certificate: 'SM-T-0107/2',
       expires: iso(subMonths(now, 1)),
     }),
   ];

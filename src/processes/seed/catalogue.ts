@@ -95,6 +95,7 @@ export const WORKSHOP = {
   name: 'Port Ambrel Instrument Workshop',
   address: 'Ropewalk 5, Port Ambrel',
   place: 'Workshop, Ropewalk 5',
+  contact: '+00 555 0142, workshop@port-ambrel.example',
   zone: 'Europe/Berlin',
   mailFrom: 'workshop@port-ambrel.example',
   places: 12,
@@ -102,4 +103,6 @@ export const WORKSHOP = {
   remindAheadDays: 21,
   remindAfterDays: 14,
   currency: 'EUR',
+  annexBudgets: false,
+  annexTraces: false,
 };

@@ -12,7 +12,9 @@ import { inspectionFor, receive, returnTicket } from '@/features/counter/server'
 import { MODELS } from './catalogue';
 import { fly, type Behaviour } from './pilot';
 import { METER_MODELS } from '@/standins/meter/meter-models';
+import { changeLater } from './later';
 import type { Random } from './random';
+import { toolFor } from './tool-for';
 import { liquidChooser, meterOf } from './water-history';
 import { flyWater } from './water-pilot';
 
@@ -30,6 +32,11 @@ export interface Visit {
   at: Date;
   number: number;
   upTo: 'returned' | 'toReturn' | 'toApprove' | string;
+  wish?: 'Calibrate' | 'As found only' | 'Bump only';
+  /** What became of its document later. */
+  fate?: 'revised' | 'reopened' | 'withdrawn';
+  /** Its horn was silent at the bump. */
+  silent?: boolean;
 }
 interface Actors {
   counter: Actor;
@@ -69,7 +76,7 @@ export async function liveThrough(tx: Transaction, visit: Visit, actors: Actors,
       instruments: [
         {
           assetId: asset.id,
-          wish: 'Calibrate',
+          wish: visit.wish ?? 'Calibrate',
           rule: random.next() < 0.12 ? 'guarded' : 'simple',
           promiseOn: addDays(at, random.whole(2, 6)).toISOString().slice(0, 10),
           dueAgreed: asset.agreesDue,
@@ -109,6 +116,8 @@ export async function liveThrough(tx: Transaction, visit: Visit, actors: Actors,
       random,
       behaviour: behave(visit, started, random),
       choose: chooser(procedure, references),
+      ...secondBottle(procedure, references, random),
+      ...(visit.silent ? { silent: true } : {}),
       ...(stopAt ? { stopAt } : {}),
     });
     end = scripted.now;
@@ -118,10 +127,9 @@ export async function liveThrough(tx: Transaction, visit: Visit, actors: Actors,
   // `finish` was among the recorded events; the ticket follows as it does when a person gives it.
   await tx.update(ticket).set({ status: 'toApprove', place: null }).where(eq(ticket.id, ticketId));
   if (visit.upTo === 'toApprove') return;
-  await approveRun(
-    { tx, actor: actors.signatory, now: new Date(end.getTime() + random.whole(20, 200) * 60_000) },
-    { runId: run },
-  );
+  const approved = new Date(end.getTime() + random.whole(20, 200) * 60_000);
+  const issued = await approveRun({ tx, actor: actors.signatory, now: approved }, { runId: run });
+  if (visit.fate) await changeLater({ tx, actors, at: addDays(approved, 1) }, visit.fate, issued.id, run);
   if (visit.upTo === 'returned') await returnTicket({ tx, actor: actors.counter, now: addDays(end, 1) }, { ticketId });
 }
 
@@ -157,6 +165,7 @@ async function shelfOn(tx: Transaction, day: Date): Promise<ReferenceSnapshot[]>
     .filter(
       (row) =>
         row.createdAt <= day &&
+        (row.accepted !== null || !row.certificate) &&
         (row.expires ?? '9999') >= date &&
         !row.recalled &&
         row.state === 'good' &&
@@ -174,6 +183,8 @@ async function shelfOn(tx: Transaction, day: Date): Promise<ReferenceSnapshot[]>
       ...(row.traceability ? { traceability: row.traceability } : {}),
       ...(row.expires ? { expires: row.expires } : {}),
       ...(row.balance ? { balance: row.balance } : {}),
+      ...(row.issuer ? { issuer: row.issuer } : {}),
+      ...(row.accepted ? { accepted: row.accepted } : {}),
       ...(row.kind === 'gas' ? {} : { role: row.role, detail: row.detail }),
       ...(row.openedOn ? { openedOn: row.openedOn } : {}),
     }));
@@ -188,9 +199,12 @@ function goodUntil(row: typeof reference.$inferSelect): string {
 
 /** The bottle that the procedure wants: big ones first, since hand bottles are for the road. */
 function chooser(procedure: Procedure, references: ReferenceSnapshot[]) {
-  return (): ReferenceSnapshot => {
+  return (id: string): ReferenceSnapshot => {
+    const slot = procedure.slots.find((one) => one.id === id);
+    if (slot?.kind === 'tool') return toolFor(slot, references);
     const name = {
       4: 'Four-gas mix',
+      14: 'Dry gas, ethanol',
       15: 'Hydrogen in air',
       21: 'Five-gas mix, pentane simulant',
       0: 'Four-gas mix',
@@ -199,4 +213,10 @@ function chooser(procedure: Procedure, references: ReferenceSnapshot[]) {
     if (!found) throw new Error(`the demo's shelf has no ${name} on that day`);
     return found;
   };
+}
+
+/** At one visit in four the bottle is empty after the as-found: the supplier's other mix serves from there on. */
+function secondBottle(procedure: Procedure, references: ReferenceSnapshot[], random: Random): { second?: ReferenceSnapshot } {
+  const other = procedure.family === 4 ? references.find((one) => one.name === 'Four-gas mix 20/60') : undefined;
+  return random.next() < 0.25 && other ? { second: other } : {};
 }

@@ -69,6 +69,8 @@ export function liquids(from: Date, lot: number): Row[] {
     certificate: `${short}-${lot}/C`,
     traceability:
       kind === 'buffer' ? 'Traceable to primary buffers' : 'Traceable to the SI through the supplier’s accredited laboratory',
+    issuer: `${maker} Standards`,
+    accepted: { on: iso(from), by: 'Tam Verrick', note: 'seal and label; compared with the lot in use' },
     price: '12',
     detail: { ...BOTTLE, volumeMl: '5000', lifeDays: '500', nominal: components[0]!.value },
     openedOn: iso(from),
@@ -91,6 +93,8 @@ export function openedLiquids(now: Date): Row[] {
       certificate: `${lot}/C`,
       traceability:
         kind === 'buffer' ? 'Traceable to primary buffers' : 'Traceable to the SI through the supplier’s accredited laboratory',
+      issuer: `${maker} Standards`,
+      accepted: { on: iso(opened), by: 'Tam Verrick', note: 'seal and label; compared with the lot in use' },
       price: '14',
       detail: { ...detail, nominal: components[0]!.value },
       openedOn: iso(opened),

@@ -86,7 +86,7 @@ const h2: ModelChannel = {
 const gas = (
   role: string,
   label: string,
-  measurand: string,
+  measurand: ModelChannel['measurand'],
   unit: string,
   resolution: string,
   highest: string,

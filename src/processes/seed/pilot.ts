@@ -1,4 +1,6 @@
 import type { CheckItem } from '@/core/procedure/procedure';
+import { ROOM, ROOM_QUANTITIES, type RoomQuantity } from '@/core/measurand/room';
+import { boundReference } from '@/core/run/state';
 import { missingReadings, readPairs } from '@/core/run/plan';
 import type { RunChannel } from '@/core/run/event';
 import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
@@ -19,6 +21,10 @@ export interface Pilot {
   random: Random;
   behaviour: Behaviour;
   choose: (slot: string, round: number) => ReferenceSnapshot;
+  /** The bottle runs out after the as-found: another one, with other values, serves from there on. */
+  second?: ReferenceSnapshot;
+  /** A channel whose bump doesn't move, and an output that is silent. */
+  silent?: boolean;
   stopAt?: string;
 }
 
@@ -33,7 +39,8 @@ export function fly(pilot: Pilot): void {
   pilot.run.wait(60).do({ type: 'finish' });
 }
 
-function work({ run, random, behaviour, choose }: Pilot, planned: ReturnType<ScriptedRun['current']>[number]): void {
+function work(pilot: Pilot, planned: ReturnType<ScriptedRun['current']>[number]): void {
+  const { run, random, behaviour, choose } = pilot;
   const { step, key, channel: only, iteration } = planned;
   const now = () => run.now.toISOString().slice(0, 10);
   switch (step.kind) {
@@ -56,6 +63,7 @@ function work({ run, random, behaviour, choose }: Pilot, planned: ReturnType<Scr
           pressureHPa: random.between(992, 1028).toFixed(0),
           humidityPercent: random.between(35, 60).toFixed(0),
         },
+        equipment: equipmentFor(run.procedure, (slot) => choose(slot, iteration)),
       });
       break;
     case 'reference':
@@ -64,6 +72,7 @@ function work({ run, random, behaviour, choose }: Pilot, planned: ReturnType<Scr
       );
       break;
     case 'stimulus':
+      if (step.on) changeBottle(pilot, step.slot);
       run.wait(step.on ? 3 : 2).do({ type: 'changeStimulus', step: key, slot: step.slot, on: step.on });
       break;
     case 'read':
@@ -93,7 +102,7 @@ function work({ run, random, behaviour, choose }: Pilot, planned: ReturnType<Scr
         type: 'bump',
         step: key,
         channels: Object.fromEntries(run.state.channels.map((one) => [one.id, { moved: true, rightWay: true }])),
-        outputs: { sound: true, light: true, vibration: true },
+        outputs: { sound: !pilot.silent, light: true, vibration: true },
       });
       break;
     case 'care':
@@ -108,6 +117,26 @@ function work({ run, random, behaviour, choose }: Pilot, planned: ReturnType<Scr
       });
       break;
   }
+}
+
+/** Equipment of the room by quantity, where the procedure has places for it. */
+export function equipmentFor(
+  procedure: ScriptedRun['procedure'],
+  choose: (slot: string) => ReferenceSnapshot,
+): Partial<Record<RoomQuantity, string>> {
+  return Object.fromEntries(
+    ROOM_QUANTITIES.flatMap((quantity) =>
+      procedure.slots.some((slot) => slot.id === ROOM[quantity].slot) ? [[quantity, choose(ROOM[quantity].slot).id]] : [],
+    ),
+  );
+}
+
+/** Once the as-found in gas is on record the bottle is empty: the next one stands in for the rest. */
+function changeBottle({ run, second }: Pilot, slot: string): void {
+  const bound = boundReference(run.state, slot);
+  const found = run.state.readings.some((one) => one.phase === 'asFound' && one.target?.binding === bound?.seq);
+  if (!second || !bound || !found || bound.reference.id === second.id) return;
+  run.wait(40).do({ type: 'bindReference', slot, reference: second.id, flowLPerMin: '0.5' });
 }
 
 const PLAIN_ANSWER = { passFault: 'pass', yesNo: 'yes', number: '0', text: 'none', sensorSerial: 'NEW-1' };
@@ -152,6 +181,7 @@ function readingValue(
   random: Random,
 ): number {
   const step = Number(channel.resolution);
+  if (point === 'blank') return 0;
   if (point === 'zero') return Math.abs(random.normal()) * behaviour.readAtZero * step;
   if (point === 'air') return target + random.normal() * 0.4 * step;
   if (behaviour.dead.includes(channel.id)) return target * 0.1;

@@ -5,6 +5,7 @@ import { PROBE_FAULTS, type ProbeFault } from '@/standins/meter/probe-fault';
 import { SimulatedMeter } from '@/standins/meter/simulated-meter';
 import type { Visit } from './history';
 import type { Random } from './random';
+import { toolFor } from './tool-for';
 import type { WaterPilot } from './water-pilot';
 
 /** An electrode that came dry at this visit was soaked: a new series begins with it. */
@@ -15,7 +16,7 @@ const LAST = 90;
 export function meterOf(
   visit: Visit,
   random: Random,
-): Pick<WaterPilot, 'meter' | 'roomC' | 'trace' | 'refusals' | 'dry' | 'decide'> {
+): Pick<WaterPilot, 'meter' | 'roomC' | 'laterC' | 'trace' | 'refusals' | 'dry' | 'decide'> {
   const { asset, at } = visit;
   // What stands in the house today is numbered apart from the history.
   const number = Math.min(visit.number, 6);
@@ -32,6 +33,7 @@ export function meterOf(
     oxygen: 0.99 - 0.004 * age + 0.004 * random.normal(),
     temperatureC: 0.1 * random.normal(),
   };
+  const roomC = 20 + Math.round(30 * random.next()) / 10;
   const cracked = asset.character === 'cracked' && recent;
   return {
     meter: new SimulatedMeter(
@@ -40,7 +42,9 @@ export function meterOf(
       cracked ? PROBE_FAULTS.crackedGlass! : worn,
       asset.index * 31 + number,
     ),
-    roomC: 20 + Math.round(30 * random.next()) / 10,
+    roomC,
+    // At one visit in four the bench is warmer by the time of the as-left.
+    ...(random.next() < 0.25 ? { laterC: Math.round((roomC + 2 + 1.5 * random.next()) * 10) / 10 } : {}),
     trace: [],
     refusals: [],
     dry: soaked && number === SOAKED_AT,
@@ -53,6 +57,7 @@ export function liquidChooser(procedure: Procedure, references: ReferenceSnapsho
   let free = 0;
   return (id) => {
     const slot = procedure.slots.find((one) => one.id === id)!;
+    if (slot.kind === 'tool') return toolFor(slot, references);
     const needs = Array.isArray(slot.needs) ? slot.needs : [free++ % 2 === 0 ? 'technical-7.00' : 'technical-4.01'];
     const found = references.find(
       (one) => one.kind === slot.kind && needs.every((need) => one.components.some((part) => part.substance === need)),

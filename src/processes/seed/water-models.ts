@@ -4,7 +4,7 @@ import type { CatalogueModel } from './catalogue-model';
 const water = (
   role: string,
   label: string,
-  measurand: string,
+  measurand: ModelChannel['measurand'],
   unit: string,
   resolution: string,
   highest: string,

@@ -2,6 +2,7 @@ import type { CheckItem } from '@/core/procedure/procedure';
 import type { Frame } from '@/core/instrument/said';
 import type { RunChannel } from '@/core/run/event';
 import type { Capture } from '@/core/run/evidence';
+import { equipmentFor } from './pilot';
 import { inputsOfPoint } from '@/core/run/inputs-of-point';
 import { missingReadings, readPairs } from '@/core/run/plan';
 import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
@@ -17,6 +18,8 @@ export interface WaterPilot {
   choose: (slot: string) => ReferenceSnapshot;
   /** Liquid's and room's temperature. */
   roomC?: number;
+  /** What the liquids have once the calibration is over: the bench warmed up meanwhile. */
+  laterC?: number;
   stopAt?: string;
   /** The option to take at a decision; the first otherwise. */
   decide?: string;
@@ -47,6 +50,11 @@ export function flyWater(pilot: WaterPilot): void {
     work(pilot, step);
   }
   pilot.run.wait(60).do({ type: 'finish' });
+}
+
+/** Temperature of what is poured now. */
+function liquidC({ run, roomC = 22, laterC = roomC }: WaterPilot): number {
+  return run.state.adjustments.length ? laterC : roomC;
 }
 
 function pass({ run, meter, trace, stepSeconds = 0.5 }: WaterPilot, seconds: number): void {
@@ -90,7 +98,8 @@ function captureOf({ trace, run }: WaterPilot, slot: number): Capture | null {
 }
 
 function work(pilot: WaterPilot, planned: ReturnType<ScriptedRun['current']>[number]): void {
-  const { run, meter, roomC = 22 } = pilot;
+  const { run, meter } = pilot;
+  const roomC = liquidC(pilot);
   const { step, key, channel: only } = planned;
   switch (step.kind) {
     case 'wait':
@@ -111,6 +120,7 @@ function work(pilot: WaterPilot, planned: ReturnType<ScriptedRun['current']>[num
         type: 'completeStep',
         step: key,
         conditions: { temperatureC: roomC.toFixed(1), pressureHPa, humidityPercent: '45' },
+        equipment: equipmentFor(run.procedure, pilot.choose),
       });
       break;
     }
@@ -209,14 +219,15 @@ function slotOf(meter: SimulatedMeter, channel: RunChannel): number {
 
 /** What is asked for beside the reading, as the meter and the thermometer show it. */
 export function inputsFrom(pilot: WaterPilot, channel: RunChannel, pointId: string): Record<string, string> {
-  const { run, meter, roomC = 22 } = pilot;
+  const { run, meter } = pilot;
+  const roomC = liquidC(pilot);
   const point = run.procedure.points.find((one) => one.id === pointId)!;
   const { readings } = meter.frame();
   const of = (slot: number) => readings.find((one) => one.slot === slot);
-  const thermometer = meter.hello(new Date(0)).channels.find((one) => one.measurand === 'temperature')?.slot ?? -1;
   const known: Record<string, string | undefined> = {
     millivolts: of(slotOf(meter, channel))?.raw,
-    temperatureC: of(thermometer)?.text,
+    // The thermometer in the beaker, never the meter's own sensor.
+    temperatureC: roomC.toFixed(1),
     comparison: roomC.toFixed(1),
     low: '6.5',
     high: '7.5',
@@ -262,7 +273,7 @@ function adjust(pilot: WaterPilot, step: string, channels: string[], points: str
     });
     const set =
       point.target.kind === 'comparison'
-        ? (pilot.roomC ?? 22).toFixed(1)
+        ? liquidC(pilot).toFixed(1)
         : !isRefusal(target) && target && !meter.model.recognises
           ? target.value
           : undefined;

@@ -16,6 +16,7 @@ export function useCapture(
   view: RunView,
   live: LiveLine,
   present: PlannedStep | undefined,
+  thermometer: string | undefined,
 ): { capture: () => void; said: string; ready: number; asked: number } {
   const [told, setTold] = useState({ at: '', text: '' });
   const running = useRef(false);
@@ -27,7 +28,7 @@ export function useCapture(
   const inputsOf = (pair: { point: string; channel: string }) => {
     const point = view.procedure.points.find((one) => one.id === pair.point)!;
     const channel = run.state.channels.find((one) => one.id === pair.channel)!;
-    const read = inputsFromLine({ run, view, live }, point, channel);
+    const read = inputsFromLine({ run, view, live, thermometer }, point, channel);
     // What only a person can read (a thermometer, a strip) is typed beside the channel.
     return inputsOfPoint(point, channel).every((one) => !one.needed || read[one.name] !== undefined) ? read : null;
   };

@@ -51,7 +51,14 @@ export async function giveCommand(
     const unshown = await refuseUnshown(context, loaded, command);
     if (unshown) return unshown;
   }
-  const asked = command.type === 'bindReference' ? [command.reference, ...(command.regulator ? [command.regulator] : [])] : [];
+  const asked =
+    command.type === 'correct' && command.reference
+      ? [command.reference]
+      : command.type === 'bindReference'
+        ? [command.reference, ...(command.regulator ? [command.regulator] : [])]
+        : command.type === 'completeStep'
+          ? [...new Set(Object.values(command.equipment ?? {}))]
+          : [];
   const references = (await Promise.all(asked.map((id) => referenceSnapshot(tx, id)))).filter((one) => one !== null);
   const drafts = handle({
     procedure: loaded.procedure,
@@ -100,8 +107,15 @@ async function moveTicket({ tx, now }: UseCaseContext, { row, state }: LoadedRun
     await tx.update(ticket).set({ runId: null, wish: 'Calibrate', placedAt: now }).where(where);
     return;
   }
+  const [known] = await tx.select({ returnedAt: ticket.returnedAt }).from(ticket).where(where);
+  if (type === 'reopen' && !known?.returnedAt) await tx.update(ticket).set({ status: 'inTray' }).where(where);
   if (type === 'finish') await tx.update(ticket).set({ status: 'toApprove', place: null }).where(where);
   if (type === 'sendBack') await tx.update(ticket).set({ status: 'inTray' }).where(where);
   if (type === 'abort') await tx.update(ticket).set({ status: 'inTray', place: null, placedAt: null, runId: null }).where(where);
-  if (type === 'approve') await tx.update(ticket).set({ status: 'toReturn', place: null }).where(where);
+  // One that was handed out before its document was reopened is not in the house.
+  if (type === 'approve')
+    await tx
+      .update(ticket)
+      .set({ status: known?.returnedAt ? 'returned' : 'toReturn', place: null })
+      .where(where);
 }

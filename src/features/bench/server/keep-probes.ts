@@ -1,7 +1,7 @@
 import type { Procedure } from '@/core/procedure/procedure';
 import { probeResults } from '@/core/probe/probe-result';
 import type { RunState } from '@/core/run/state';
-import { summarise } from '@/core/run/summary';
+import { summarise } from '@/core/results/summary';
 import type { Transaction } from '@/data/connection';
 import { probeCalibration, type run } from '@/data/schema';
 
@@ -16,14 +16,18 @@ export async function keepProbes(
   const results = probeResults({ procedure, state }).filter((one) => one.kind !== 'temperature' && one.points.length > 0);
   const summary = results.length ? summarise(procedure, state) : null;
   for (const { channel, segments, points, care, ...rest } of results) {
-    const states = summary!.results.filter((one) => one.channel === channel).map((one) => one.asLeft?.state ?? 'notMeasured');
+    const states = summary!.lines
+      .filter((one) => one.channel === channel && one.asked.left)
+      .map((one) => (!one.left || one.left.verdict === 'notJudged' ? 'notMeasured' : one.left.verdict));
     const values = {
       ...rest,
       segments,
       points,
       care,
       at: new Date(state.finishedAt ?? state.startedAt!),
-      asLeft: (['outside', 'notMeasured', 'cannotTell'] as const).find((one) => states.includes(one)) ?? ('within' as const),
+      asLeft:
+        (['outside', 'notMeasured', 'cannotTell'] as const).find((one) => states.includes(one)) ??
+        (states.length ? ('within' as const) : ('notMeasured' as const)),
     };
     await tx
       .insert(probeCalibration)

@@ -6,7 +6,8 @@ import { toEvents } from '@/core/run/handle';
 import { lift } from '@/core/run/lift';
 import { apply, reduce } from '@/core/run/reduce';
 import type { RunState } from '@/core/run/state';
-import { summarise } from '@/core/run/summary';
+import { summarise } from '@/core/results/summary';
+import type { Judged } from '@/core/results/judged';
 import type { Transaction } from '@/data/connection';
 import { asset, channelResult, procedureVersion, referenceBooking, run, runCommand, runEvent, runSummary } from '@/data/schema';
 import type { UseCaseContext } from '@/platform/use-case';
@@ -16,12 +17,16 @@ const FIRST_HASH = '0'.repeat(64);
 type EventRow = typeof runEvent.$inferSelect;
 
 /** What an event's hash covers: the whole envelope and the event before. */
-export function eventHash(event: RunEvent, previousHash: string): string {
+export function eventHash(event: RunEvent | Record<string, unknown>, previousHash: string): string {
   return contentHash({ ...event, previousHash });
 }
 
-export function toEvent(row: EventRow): RunEvent {
-  return lift({
+/** An event as today's code reads it. */
+export const toEvent = (row: EventRow): RunEvent => lift(storedEvent(row));
+
+/** … and as it was stored, in the form of its own version: what its hash covers. */
+export function storedEvent(row: EventRow): Record<string, unknown> {
+  return {
     run: row.runId,
     seq: row.seq,
     version: row.version,
@@ -34,7 +39,7 @@ export function toEvent(row: EventRow): RunEvent {
     ...(row.step === null ? {} : { step: row.step }),
     ...(row.iteration === null ? {} : { iteration: row.iteration }),
     data: row.data,
-  });
+  };
 }
 
 export interface LoadedRun {
@@ -210,25 +215,40 @@ async function keepSummary(tx: Transaction, row: typeof run.$inferSelect, state:
     .values({ runId: row.id, assetId: row.assetId, customerId: row.customerId, ...values })
     .onConflictDoUpdate({ target: runSummary.runId, set: values });
   await tx.delete(channelResult).where(eq(channelResult.runId, row.id));
-  if (summary.results.length === 0) return;
+  if (summary.lines.length === 0) return;
   await tx.insert(channelResult).values(
-    summary.results.map((result) => ({
+    summary.lines.map((line) => ({
       runId: row.id,
-      channel: result.channel,
-      point: result.point,
+      channel: line.channel,
+      point: line.point,
       assetId: row.assetId,
-      label: result.label,
-      unit: result.unit,
-      target: result.target,
-      foundText: result.asFound?.text ?? null,
-      foundError: result.asFound?.error ?? null,
-      foundState: result.asFound?.state ?? null,
-      leftText: result.asLeft?.text ?? null,
-      leftError: result.asLeft?.error ?? null,
-      leftExpanded: result.asLeft?.expanded ?? null,
-      leftState: result.asLeft?.state ?? null,
-      adjusted: result.adjusted,
+      label: line.label,
+      measurand: line.measurand,
+      unit: line.unit,
+      ...side('found', line.found),
+      ...side('left', line.left),
+      adjusted: line.adjusted,
       at: instant(state.startedAt)!,
     })),
   );
+}
+
+type Side = 'found' | 'left';
+type Figure = 'Text' | 'Reference' | 'Deviation' | 'Limit' | 'Expanded' | 'K' | 'State';
+
+/** One side of a result in the table's columns. */
+function side<S extends Side>(which: S, judged: Judged | null): Pick<typeof channelResult.$inferInsert, `${S}${Figure}`> {
+  const figures = {
+    Text: judged?.reading.text ?? null,
+    Reference: judged?.reference ?? null,
+    Deviation: judged?.deviation ?? null,
+    Limit: judged?.limits?.upper ?? null,
+    Expanded: judged?.expanded ?? null,
+    K: judged?.k == null ? null : String(judged.k),
+    State: judged?.verdict ?? null,
+  };
+  return Object.fromEntries(Object.entries(figures).map(([name, value]) => [which + name, value])) as Pick<
+    typeof channelResult.$inferInsert,
+    `${S}${Figure}`
+  >;
 }

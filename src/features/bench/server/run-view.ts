@@ -84,11 +84,16 @@ export async function runView(tx: Transaction, id: string): Promise<RunView | nu
 
 async function earlierErrors(tx: Transaction, assetId: string, notThis: string): Promise<RunView['earlier']> {
   const rows = await tx
-    .select({ channel: channelResult.channel, point: channelResult.point, error: channelResult.foundError, at: channelResult.at })
+    .select({
+      channel: channelResult.channel,
+      point: channelResult.point,
+      error: channelResult.foundDeviation,
+      at: channelResult.at,
+    })
     .from(channelResult)
     .innerJoin(runSummary, eq(channelResult.runId, runSummary.runId))
     .where(
-      and(eq(channelResult.assetId, assetId), ne(channelResult.runId, notThis), sql`${channelResult.foundError} is not null`),
+      and(eq(channelResult.assetId, assetId), ne(channelResult.runId, notThis), sql`${channelResult.foundDeviation} is not null`),
     )
     .orderBy(desc(channelResult.at))
     .limit(60);

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { asc, eq } from 'drizzle-orm';
 import { contentHash } from '@/core/certificate/canonical';
+import { isMeasurand, type MeasurandId } from '@/core/measurand';
 import type { Procedure } from '@/core/procedure/procedure';
 import { schoolsOf } from '@/core/procedure/schools-of';
 import type { RunChannel, RunEvent, StartedData } from '@/core/run/event';
@@ -13,6 +14,7 @@ import { isPractice } from '@/platform/clock';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
 import { shippedProcedure } from '@/procedures';
+import { standingValues } from '@/features/budgets/server';
 import { append, appendEvents, type LoadedRun } from './run-store';
 
 type ChannelRow = typeof assetChannel.$inferSelect;
@@ -79,6 +81,7 @@ async function prepareRun(
     origin: 'guided',
     rule: row.rule,
     coverage: 0.9545,
+    standing: await standingValues(tx),
     ...(procedure.schools?.length ? { schools: schoolsOf(procedure, found.model.properties) } : {}),
     practice: isPractice(),
     ...(row.placedAt ? { placedAt: row.placedAt.toISOString() } : {}),
@@ -117,13 +120,19 @@ export function procedureFor(id: string | null, wish: string): Procedure | undef
   return own && /^Bump/.test(wish) && own.slots.some((slot) => slot.kind === 'gas') ? shippedProcedure('bump-test') : own;
 }
 
+/** Checked where it is read: a channel of a quantity that nobody knows is measured by nobody. */
+function measurandId(text: string): MeasurandId {
+  if (!isMeasurand(text)) throw new Problem(`There is no quantity “${text}”: correct the instrument’s channels.`, {}, 409);
+  return text;
+}
+
 export function toRunChannel(row: ChannelRow): RunChannel {
   return {
     id: row.id,
     role: row.role,
     item: 'body',
     label: row.label,
-    measurand: row.measurand,
+    measurand: measurandId(row.measurand),
     unit: row.unit,
     resolution: row.resolution,
     lowest: row.lowest,

@@ -2,20 +2,25 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
+import { ROOM, type RoomQuantity } from '@/core/measurand/room';
 import type { PlannedStep } from '@/core/run/plan';
+import { boundReference } from '@/core/run/state';
 import { Field } from '@/ui/field';
 import { useKept } from '@/ui/use-kept';
-import { BarometerKey } from './barometer-key';
+import { LineKey } from './line-key';
 import type { Sheet } from '../sheet';
 
-const NO_FIGURES: Record<string, string> = {};
+const NOTHING: { figures: Partial<Record<RoomQuantity, string>>; equipment: Partial<Record<RoomQuantity, string>> } = {
+  figures: {},
+  equipment: {},
+};
 const QUANTITIES = {
-  temperatureC: ['Temperature, °C', '21.5'],
-  pressureHPa: ['Air pressure, hPa', '1013'],
-  humidityPercent: ['Relative humidity, %', '45'],
+  temperatureC: { label: 'Temperature, °C', example: '21.5', line: 'hygrometer', slot: 2 },
+  pressureHPa: { label: 'Air pressure, hPa', example: '1013', line: 'barometer', slot: 1 },
+  humidityPercent: { label: 'Relative humidity, %', example: '45', line: 'hygrometer', slot: 1 },
 } as const;
 
-/** Temperature, pressure, humidity. A barometer on a line is read by a press; an overdue one is not. */
+/** Temperature, pressure, humidity, each by its equipment: read off a line by a press, or typed and the piece named. */
 export function ConditionStep({
   sheet,
   present,
@@ -23,35 +28,83 @@ export function ConditionStep({
 }: {
   sheet: Sheet;
   present: PlannedStep;
-  quantities: (keyof typeof QUANTITIES)[];
+  quantities: RoomQuantity[];
 }) {
   const { run, view } = sheet;
-  const [values, keep] = useKept(`${run.state.run}/${present.key}`, NO_FIGURES);
+  const [kept, keep] = useKept(`${run.state.run}/${present.key}/room`, NOTHING);
   const [problem, setProblem] = useState<{ field: string; text: string } | null>(null);
+  const asked = (quantity: RoomQuantity) => view.procedure.slots.some((slot) => slot.id === ROOM[quantity].slot);
+  const serving = (quantity: RoomQuantity) =>
+    view.shelf.filter(
+      (one) =>
+        one.kind === 'tool' && one.role !== '' && one.components.some((part) => part.substance === ROOM[quantity].substance),
+    );
+  const sound = (quantity: RoomQuantity) =>
+    serving(quantity).find((one) => !one.unusable && one.accepted && !(one.expires && one.expires < view.today));
+  const chosen = (quantity: RoomQuantity): string =>
+    kept.equipment[quantity] ?? boundReference(run.state, ROOM[quantity].slot)?.reference.id ?? sound(quantity)?.id ?? '';
   const send = async (event: React.FormEvent) => {
     event.preventDefault();
-    const refused = await run.send({ type: 'completeStep', step: present.key, conditions: values });
+    const equipment = Object.fromEntries(
+      quantities.flatMap((quantity) => (asked(quantity) && chosen(quantity) ? [[quantity, chosen(quantity)]] : [])),
+    );
+    const refused = await run.send({ type: 'completeStep', step: present.key, conditions: kept.figures, equipment });
     setProblem(refused ? { field: refused.field ?? '', text: refused.sentence } : null);
   };
   return (
     <form onSubmit={send}>
       <div className="d-flex flex-wrap gap-3">
-        {quantities.map((quantity, index) => (
-          <div key={quantity} style={{ width: '11rem' }}>
-            <Field label={QUANTITIES[quantity][0]} problem={problem?.field === quantity ? problem.text : undefined}>
-              <Form.Control
-                className="mono"
-                inputMode="decimal"
-                autoFocus={index === 0}
-                placeholder={QUANTITIES[quantity][1]}
-                value={values[quantity] ?? ''}
-                onChange={(event) => keep({ ...values, [quantity]: event.target.value.trim() })}
+        {quantities.map((quantity, index) => {
+          const { label, example, line, slot } = QUANTITIES[quantity];
+          return (
+            <div key={quantity} style={{ width: '13rem' }}>
+              <Field label={label} problem={problem?.field === quantity ? problem.text : undefined}>
+                <Form.Control
+                  className="mono"
+                  inputMode="decimal"
+                  autoFocus={index === 0}
+                  placeholder={example}
+                  value={kept.figures[quantity] ?? ''}
+                  onChange={(event) => keep({ ...kept, figures: { ...kept.figures, [quantity]: event.target.value.trim() } })}
+                />
+              </Field>
+              {asked(quantity) && (
+                <Form.Select
+                  size="sm"
+                  className="mb-1"
+                  aria-label={`${label}: read by`}
+                  value={chosen(quantity)}
+                  onChange={(event) => keep({ ...kept, equipment: { ...kept.equipment, [quantity]: event.target.value } })}
+                >
+                  <option value="">read by …</option>
+                  {serving(quantity).map((one) => (
+                    <option key={one.id} value={one.id}>
+                      {one.name} {one.lot}
+                    </option>
+                  ))}
+                </Form.Select>
+              )}
+              <LineKey
+                view={view}
+                kind={line}
+                slot={slot}
+                unit={ROOM[quantity].unit}
+                onTake={(text, reference) =>
+                  keep({
+                    figures: { ...kept.figures, [quantity]: text },
+                    equipment: { ...kept.equipment, ...(reference ? { [quantity]: reference } : {}) },
+                  })
+                }
               />
-            </Field>
-            {quantity === 'pressureHPa' && <BarometerKey view={view} onTake={(text) => keep({ ...values, pressureHPa: text })} />}
-          </div>
-        ))}
+            </div>
+          );
+        })}
       </div>
+      {problem && !quantities.includes(problem.field as RoomQuantity) && (
+        <p className="field-problem" role="alert">
+          {problem.text}
+        </p>
+      )}
       <Button data-main-action type="submit" size="lg" disabled={run.busy} className="mt-2">
         Record <kbd>N</kbd>
       </Button>

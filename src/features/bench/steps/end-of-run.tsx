@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import Button from 'react-bootstrap/Button';
-import { summarise } from '@/core/run/summary';
+import { summarise } from '@/core/results/summary';
 import { VerdictMark } from '@/ui/verdict-mark';
 import type { RunView } from '../server/run-view';
 import type { LiveRun } from '../use-run';

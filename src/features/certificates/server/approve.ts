@@ -1,22 +1,26 @@
-import { randomBytes, randomUUID } from 'node:crypto';
+import { randomUUID } from 'node:crypto';
 import { addDays, format, parseISO } from 'date-fns';
 import { eq } from 'drizzle-orm';
-import { certificateContent, type CertificateContent } from '@/core/certificate/content';
-import { contentHash } from '@/core/certificate/canonical';
+import type { CertificateVersion2 } from '@/core/certificate';
+import type { StandingId } from '@/core/measurand/standing';
 import { probeResults } from '@/core/probe/probe-result';
 import { probeWords } from '@/core/probe/probe-words';
+import { results } from '@/core/results/results';
+import { summarise } from '@/core/results/summary';
 import { isRefusal } from '@/core/run/refusal';
-import { summarise } from '@/core/run/summary';
-import { asset, assetChannel, certificate, customer, instrumentModel, receipt, ticket, type Inspection } from '@/data/schema';
-import { giveCommand, type LoadedRun } from '@/features/bench/server';
+import { say } from '@/core/words/say';
+import { asset, assetChannel, instrumentModel } from '@/data/schema';
+import { giveCommand, loadRun, type LoadedRun } from '@/features/bench/server';
+import { unconfirmedIn } from '@/features/budgets/server';
 import { dueAfter, keepDue } from '@/features/due/server';
 import { dateIn } from '@/platform/clock';
-import { nextNumber } from '@/platform/next-number';
 import { Problem } from '@/platform/problem';
-import { readSettings, type WorkshopSettings } from '@/platform/settings';
+import { readSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
-import { releaseNotice } from './notice';
-import { signHash } from './sign';
+import { contentOf, factsFor } from './facts';
+import { insertDocument, takeNumber } from './insert-document';
+import { releaseNotice, tellRevision } from './notice';
+import { insertRevision, newestOf } from './revise';
 
 export interface Issued {
   id: string;
@@ -30,82 +34,117 @@ export interface Issued {
  */
 export async function approveRun(
   context: UseCaseContext,
-  { runId, note, notice }: { runId: string; note?: string | undefined; notice?: string | undefined },
+  {
+    runId,
+    note,
+    notice,
+    annexes = {},
+  }: { runId: string; note?: string | undefined; notice?: string | undefined; annexes?: Annexes | undefined },
 ): Promise<Issued> {
   const { tx } = context;
+  const before = await loadRun(tx, runId);
   const given = await giveCommand(context, {
     run: runId,
-    commandId: `approve-${runId}`,
+    commandId: `approve-${runId}${before?.state.reopened.length ? `-${before.state.reopened.length}` : ''}`,
     command: { type: 'approve', ...(note ? { note } : {}) },
   });
   if (isRefusal(given)) {
-    const [issued] = given.code === 'wrongStatus' ? await tx.select().from(certificate).where(eq(certificate.runId, runId)) : [];
+    const issued = given.code === 'wrongStatus' ? await newestOf(tx, runId) : null;
     if (issued) return { id: issued.id, number: issued.number, repeated: true };
     throw Problem.fromRefusal(given);
   }
-  const [existing] = await tx.select().from(certificate).where(eq(certificate.runId, runId));
+  const existing = given.repeated ? await newestOf(tx, runId) : null;
   if (existing) return { id: existing.id, number: existing.number, repeated: true };
   if (given.loaded.state.started?.practice && process.env.WERKBANK_ALLOW_PRACTICE !== '1')
     throw new Problem('This run was made with time speeded up: it is practice and can’t become a certificate.', {}, 409);
-  const issued = await issue(context, given.loaded);
+  await refuseUnconfirmed(context, given.loaded);
+  const issued = await issue(context, given.loaded, annexes);
   // An as-found out of tolerance is told to the customer, in the words that the signatory let stand.
   if (notice) await releaseNotice(context, given.loaded, notice);
   return issued;
 }
 
-async function issue(context: UseCaseContext, loaded: LoadedRun): Promise<Issued> {
-  const { tx, actor, now } = context;
+export interface Annexes {
+  budgets?: boolean | undefined;
+  traces?: boolean | undefined;
+}
+
+/** What only rests on memory feeds no certificate before a signatory gave it a source. */
+async function refuseUnconfirmed({ tx }: UseCaseContext, { procedure, state }: LoadedRun): Promise<void> {
+  const open = await unconfirmedIn(tx, results({ procedure, state }));
+  if (open.length === 0) return;
+  const values = open.map((one) => `${one.measurand}: ${say({ code: `standing.${one.standing as StandingId}` })} ${one.value}`);
+  throw new Problem(say({ code: 'refused.unconfirmed', numbers: { values: values.join('; ') } }), {}, 409);
+}
+
+async function issue(context: UseCaseContext, loaded: LoadedRun, annexes: Annexes): Promise<Issued> {
+  const { tx } = context;
   const { state, procedure, row } = loaded;
   const settings = await readSettings(tx);
-  const facts = await factsFor(context, loaded);
   const calibrated = dateIn(settings.zone, new Date(state.finishedAt!));
   const summary = summarise(procedure, state);
   const due = await dueAfter(context, { assetId: row.assetId, from: calibrated, inTolerance: summary.asLeft === 'within' });
-  const outOfService =
-    Object.values(state.retired).some((entry) => entry.consequence === 'outOfService') ||
-    state.decisions.some((entry) => entry.question === 'afterBump' && entry.option === 'out');
-  const source = {
-    procedure,
-    state,
-    laboratory: laboratoryOf(settings),
-    customer: facts.customer,
-    item: facts.item,
-    received: facts.received ?? calibrated,
-    issued: dateIn(settings.zone, now),
-    calibrated,
-    due: due && facts.dueAgreed ? { date: due.date, reason: due.basis.reason } : null,
-    suppliedByCustomer: facts.supplied,
-    authorisedBy: actor,
-    lastHash: loaded.lastHash,
-  };
-  const year = Number(source.issued.slice(0, 4));
-  const serial = await nextNumber(tx, 'certificate', year);
-  const number = `C-${year}-${String(serial).padStart(5, '0')}`;
-  const content: CertificateContent = certificateContent({ ...source, number });
-  const id = await insertCertificate(context, {
-    content,
+  const { dueAgreed } = await factsFor(context, loaded);
+  const stated = due && dueAgreed ? { date: due.date, reason: due.basis.reason } : null;
+  const issued = await issueFor(context, loaded, stated, annexes);
+  await keepDue(context, { assetId: row.assetId, due: due && { ...due, basis: { ...due.basis, certificate: issued.number } } });
+  await keepInstrument(context, loaded, { calibrated, within: summary.asLeft === 'within', due: due?.date ?? null });
+  return issued;
+}
+
+/** A new number for a run's first document; a revision that names what changed where it was reopened. */
+async function issueFor(
+  context: UseCaseContext,
+  loaded: LoadedRun,
+  due: CertificateVersion2['due'],
+  annexes: Annexes,
+): Promise<Issued> {
+  const { tx, now } = context;
+  const { row, state } = loaded;
+  const earlier = await newestOf(tx, row.id);
+  const reopened = state.reopened.at(-1);
+  if (earlier && reopened) {
+    const { id } = await insertRevision(context, loaded, earlier, { reason: reopened.reason, due, annexes });
+    await tellRevision(context, loaded, { number: earlier.number, reason: reopened.reason });
+    return { id, number: earlier.number, repeated: false };
+  }
+  const year = Number(dateIn((await readSettings(tx)).zone, now).slice(0, 4));
+  const { serial, number } = await takeNumber(context, 'C', year);
+  const place = {
+    series: 'C' as const,
     year,
     serial,
     runId: row.id,
     ticketId: row.ticketId,
     assetId: row.assetId,
     customerId: row.customerId,
-    replaces: null,
-  });
-  await keepDue(context, { assetId: row.assetId, due: due && { ...due, basis: { ...due.basis, certificate: number } } });
-  await tx
+  };
+  const { id } = await insertDocument(context, place, (previous) =>
+    contentOf(context, loaded, { number, previous, due, annexes }),
+  );
+  return { id, number, repeated: false };
+}
+
+/** What the document makes of the instrument's card: in service or not, ready or not, its new sensors. */
+async function keepInstrument(
+  context: UseCaseContext,
+  loaded: LoadedRun,
+  { calibrated, within, due }: { calibrated: string; within: boolean; due: string | null },
+): Promise<void> {
+  const { state, procedure, row } = loaded;
+  const outOfService =
+    Object.values(state.retired).some((entry) => entry.consequence === 'outOfService') ||
+    state.decisions.some((entry) => entry.question === 'afterBump' && entry.option === 'out');
+  await context.tx
     .update(asset)
     .set({
       status: outOfService ? 'outOfService' : 'active',
-      ...(await readyFor(context, row.assetId, calibrated, summary.asLeft === 'within' && !wornOut(loaded), due?.date ?? null)),
+      ...(await readyFor(context, row.assetId, calibrated, within && !wornOut(loaded), due)),
       // A calibration in tolerance renews the ready mark as a bump does.
-      ...(summary.asLeft === 'within' && procedure.scope === 'calibration'
-        ? { bumpedAt: new Date(state.finishedAt!), bumpPassed: true }
-        : {}),
+      ...(within && procedure.scope === 'calibration' ? { bumpedAt: new Date(state.finishedAt!), bumpPassed: true } : {}),
     })
     .where(eq(asset.id, row.assetId));
   await keepSensors(context, loaded, calibrated);
-  return { id, number, repeated: false };
 }
 
 /** In tolerance, and yet past its limits: an electrode that barely took its calibration is not put into a meter. */
@@ -135,85 +174,6 @@ async function readyFor(
 async function keepSensors({ tx }: UseCaseContext, { state }: LoadedRun, on: string): Promise<void> {
   for (const part of state.parts)
     await tx.update(assetChannel).set({ sensorSerial: part.newSerial, installedOn: on }).where(eq(assetChannel.id, part.channel));
-}
-
-const laboratoryOf = (settings: WorkshopSettings) => ({ name: settings.name, address: settings.address, place: settings.place });
-
-export async function insertCertificate(
-  { tx, actor, now }: UseCaseContext,
-  made: {
-    content: CertificateContent;
-    year: number;
-    serial: number;
-    runId: string;
-    ticketId: string | null;
-    assetId: string;
-    customerId: string;
-    replaces: string | null;
-  },
-): Promise<string> {
-  const { content, ...rest } = made;
-  const hash = contentHash(content);
-  const id = randomUUID();
-  await tx.insert(certificate).values({
-    id,
-    ...rest,
-    content,
-    hash,
-    ...(await signHash(tx, hash, now)),
-    number: content.number,
-    revision: content.revision,
-    kind: content.kind,
-    // A random token, never the guessable number, stands on label and PDF.
-    token: randomBytes(18).toString('base64url'),
-    issuedAt: now,
-    issuedBy: actor.name,
-  });
-  return id;
-}
-
-/** What the certificate says that isn't in the run: whose instrument, how it came in, what the customer told us. */
-async function factsFor({ tx }: UseCaseContext, { row }: LoadedRun) {
-  const [found] = await tx
-    .select({ asset, model: instrumentModel.name, customer })
-    .from(asset)
-    .innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id))
-    .innerJoin(customer, eq(asset.customerId, customer.id))
-    .where(eq(asset.id, row.assetId));
-  const [came] = row.ticketId
-    ? await tx
-        .select({ ticket, receipt })
-        .from(ticket)
-        .innerJoin(receipt, eq(ticket.receiptId, receipt.id))
-        .where(eq(ticket.id, row.ticketId))
-    : [];
-  const { zone } = await readSettings(tx);
-  const { name, address, contact } = found!.customer;
-  return {
-    customer: { name, address, contact: came?.receipt.contact || contact },
-    received: came ? dateIn(zone, came.receipt.receivedAt) : null,
-    dueAgreed: came?.ticket.dueAgreed ?? false,
-    item: {
-      maker: found!.asset.maker,
-      model: found!.model,
-      serial: found!.asset.serial,
-      tag: found!.asset.tag,
-      condition: conditionText(came?.ticket.inspection ?? {}),
-    },
-    supplied: [
-      ...(found!.asset.tag ? [`Customer’s tag: ${found!.asset.tag}.`] : []),
-      ...(came ? [`Asked for: ${came.ticket.wish}.`] : []),
-      ...(came?.ticket.note ? [came.ticket.note] : []),
-    ],
-  };
-}
-
-function conditionText(inspection: Inspection): string[] {
-  const faults = Object.entries(inspection)
-    .filter(([, entry]) => entry.result === 'fault')
-    .map(([item, entry]) => `${item}: ${entry.note ?? 'fault'}`);
-  if (faults.length) return faults;
-  return Object.keys(inspection).length ? ['Inspected on receipt: no fault found.'] : ['Not inspected on receipt.'];
 }
 
 /** Sends a finished run back to the technician with a note. */

@@ -1,10 +1,12 @@
 import { dirname, join } from 'node:path';
 import pdfmake from 'pdfmake';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
-import type { CertificateContent } from '@/core/certificate/content';
+import { isVersion2, type CertificateContent } from '@/core/certificate';
 import { ucumCodes } from '@/core/quantity/unit';
 import { canonicalJson } from '@/core/certificate/canonical';
-import { certificateBody, PAPER } from './layout';
+import { certificateBody1 } from './layout-1';
+import { certificateBody2 } from './layout-2';
+import { PAPER } from './paper';
 
 const FONTS = join(process.cwd(), 'node_modules', '@expo-google-fonts');
 const sans = (weight: string) => join(FONTS, 'source-sans-3', weight, `SourceSans3_${weight}.ttf`);
@@ -40,22 +42,34 @@ export interface Stamp {
   keyId: string;
   issuedAt: Date;
   origin: string;
+  /** Thumbprints of the published keys. */
+  keys?: string[];
 }
 
 /** The page as pdfmake wants it, from the content alone: the same content gives the same bytes. Exported for the bench that times drawing without the rest. */
 export function certificateDefinition(content: CertificateContent, stamp: Stamp): TDocumentDefinitions {
   const revision = content.revision ? `, revision ${content.revision}` : '';
-  const json = canonicalJson({
-    content,
-    hash: stamp.hash,
-    signature: stamp.signature,
-    keyId: stamp.keyId,
-    units: ucumCodes(content.results.map((line) => line.unit)),
-  });
+  const verify = `${stamp.origin}/verify/${stamp.token}`;
+  const [json, body] = isVersion2(content)
+    ? [
+        canonicalJson({ content, signature: stamp.signature }),
+        certificateBody2(content, { hash: stamp.hash, verify, keys: stamp.keys ?? [stamp.keyId] }),
+      ]
+    : [
+        canonicalJson({
+          content,
+          hash: stamp.hash,
+          signature: stamp.signature,
+          keyId: stamp.keyId,
+          units: ucumCodes(content.results.map((line) => line.unit)),
+        }),
+        certificateBody1(content, { hash: stamp.hash, verify }),
+      ];
+  const place = isVersion2(content) ? content.place : content.laboratory.place;
   return {
     version: '1.7',
     subset: 'PDF/A-3b',
-    lang: 'en',
+    lang: isVersion2(content) ? content.language : 'en',
     pageSize: 'A4',
     pageMargins: [48, 48, 48, 56],
     info: {
@@ -90,14 +104,14 @@ export function certificateDefinition(content: CertificateContent, stamp: Stamp)
       fontSize: 8,
       color: PAPER.quiet,
       columns: [
-        { width: '*', text: `${content.laboratory.name} · ${content.laboratory.place}` },
+        { width: '*', text: `${content.laboratory.name} · ${place}` },
         { width: 'auto', text: `${content.title} ${content.number}${revision} · page ${page} of ${pages}` },
       ],
     }),
     // A heading never stands alone at the foot of a page.
     pageBreakBefore: (node: { headlineLevel?: number }, nodes: { getFollowingNodesOnPage: () => unknown[] }) =>
       node.headlineLevel === 1 && nodes.getFollowingNodesOnPage().length < 8,
-    content: certificateBody(content, { hash: stamp.hash, verify: `${stamp.origin}/verify/${stamp.token}` }),
+    content: body,
   } as TDocumentDefinitions;
 }
 

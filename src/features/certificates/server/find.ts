@@ -1,23 +1,40 @@
 import { and, desc, eq, isNull, lt, or, sql } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/pg-core';
+import type { CertificateContent } from '@/core/certificate';
 import type { Transaction } from '@/data/connection';
-import { asset, certificate, customer, instrumentModel, runSummary, ticket } from '@/data/schema';
+import { asset, certificate, certificatePdf, customer, instrumentModel, runSummary, ticket } from '@/data/schema';
 
 const newer = alias(certificate, 'newer');
+const taking = alias(certificate, 'taking');
 
 /** One certificate with the revision that replaced it, if any. */
 export async function certificateById(tx: Transaction, id: string) {
   if (!/^[0-9a-f-]{36}$/.test(id)) return null;
   const [row] = await tx
-    .select({ certificate, replacedBy: newer.id, replacedByRevision: newer.revision })
+    .select({
+      certificate,
+      replacedBy: newer.id,
+      replacedByRevision: newer.revision,
+      withdrawnBy: taking.id,
+      withdrawnNumber: taking.number,
+      status: runSummary.status,
+    })
     .from(certificate)
     .leftJoin(newer, eq(newer.replaces, certificate.id))
+    .leftJoin(taking, eq(taking.withdraws, certificate.id))
+    .leftJoin(runSummary, eq(runSummary.runId, certificate.runId))
     .where(eq(certificate.id, id));
   return row ?? null;
 }
 
 export interface Verification {
-  state: 'genuine' | 'replaced' | 'unknown';
+  state: 'genuine' | 'replaced' | 'withdrawn' | 'unknown';
+  kind?: CertificateContent['kind'];
+  title?: string;
+  withdrawnBy?: string;
+  /** Hash of the data on record, and of the PDF as it was issued; null where none was ever drawn. */
+  hash?: string;
+  pdfHash?: string | null;
   number?: string;
   revision?: number;
   issued?: string;
@@ -33,8 +50,25 @@ export async function verifyToken(tx: Transaction, token: string): Promise<Verif
     .leftJoin(newer, eq(newer.replaces, certificate.id))
     .where(eq(certificate.token, token));
   if (!row) return { state: 'unknown' };
-  const { number, revision, content } = row.certificate;
-  const facts = { number, revision, issued: content.dates.issued };
+  const { number, revision, content, hash, kind } = row.certificate;
+  const [drawn] = await tx
+    .select({ hash: certificatePdf.hash })
+    .from(certificatePdf)
+    .where(eq(certificatePdf.certificateId, row.certificate.id));
+  const [taken] = await tx
+    .select({ number: certificate.number })
+    .from(certificate)
+    .where(eq(certificate.withdraws, row.certificate.id));
+  const facts = {
+    number,
+    revision,
+    issued: content.dates.issued,
+    kind: kind as CertificateContent['kind'],
+    title: content.title,
+    hash,
+    pdfHash: drawn?.hash ?? null,
+  };
+  if (taken) return { state: 'withdrawn', ...facts, withdrawnBy: taken.number };
   return row.revision === null
     ? { state: 'genuine', ...facts }
     : { state: 'replaced', ...facts, newest: { number, revision: row.revision } };

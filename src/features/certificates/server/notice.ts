@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { and, desc, eq, lt } from 'drizzle-orm';
 import { draftNotice, type NoticeDraft } from '@/core/certificate/notice';
+import { say } from '@/core/words/say';
 import type { Transaction } from '@/data/connection';
 import { asset, customer, customerNotice, instrumentModel, mail, runSummary } from '@/data/schema';
 import { loadRun, type LoadedRun } from '@/features/bench/server';
@@ -46,7 +47,7 @@ async function draftFor(
     item: { maker: owner!.asset.maker, model: owner!.model, serial: owner!.asset.serial, tag: owner!.asset.tag },
     lastGood: good?.at ? dateIn(settings.zone, good.at) : null,
     found: dateIn(settings.zone, new Date(state.startedAt ?? Date.now())),
-    laboratory: `${settings.name}, ${settings.address}`,
+    laboratory: [settings.name, settings.address, settings.contact].filter(Boolean).join(', '),
   });
   return draft && { ...draft, recipient: owner!.customer.email };
 }
@@ -80,4 +81,51 @@ export async function releaseNotice({ tx, now, actor }: UseCaseContext, loaded: 
       mailId: draft.recipient ? id : null,
     })
     .onConflictDoNothing();
+}
+
+/** The customer of a document is told in plain words that it changed. Without a mail address the office sees it in the outbox of letters. */
+async function tell({ tx, now }: UseCaseContext, customerId: string, subject: string, body: string): Promise<void> {
+  const [owner] = await tx.select().from(customer).where(eq(customer.id, customerId));
+  if (!owner?.email) return;
+  const id = randomUUID();
+  await tx.insert(mail).values({
+    id,
+    customerId,
+    recipient: owner.email,
+    subject,
+    body,
+    messageId: `<${id}@werkbank.notice>`,
+    createdAt: now,
+  });
+}
+
+/** A revision replaces what the customer holds: named, with its reason. */
+export async function tellRevision(
+  context: UseCaseContext,
+  { row }: LoadedRun,
+  { number, reason }: { number: string; reason: string },
+): Promise<void> {
+  const settings = await readSettings(context.tx);
+  const numbers = { number, reason, laboratory: [settings.name, settings.contact].filter(Boolean).join(', ') };
+  await tell(context, row.customerId, say({ code: 'mail.revisedSubject', numbers }), say({ code: 'mail.revised', numbers }));
+}
+
+export async function tellWithdrawal(
+  context: UseCaseContext,
+  withdrawn: { number: string; customerId: string },
+  { number, reason }: { number: string; reason: string },
+): Promise<void> {
+  const settings = await readSettings(context.tx);
+  const numbers = {
+    withdrawn: withdrawn.number,
+    number,
+    reason,
+    laboratory: [settings.name, settings.contact].filter(Boolean).join(', '),
+  };
+  await tell(
+    context,
+    withdrawn.customerId,
+    say({ code: 'mail.withdrawnSubject', numbers }),
+    say({ code: 'mail.withdrawn', numbers }),
+  );
 }

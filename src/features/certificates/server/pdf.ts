@@ -4,6 +4,7 @@ import { certificate, certificatePdf } from '@/data/schema';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
 import { drawCertificate } from './draw';
+import { publishedKeys } from './sign';
 
 /** The PDF of a certificate: drawn at the first opening, then kept. */
 export async function certificatePdfOf(
@@ -22,6 +23,7 @@ export async function certificatePdfOf(
     keyId: row.keyId,
     issuedAt: row.issuedAt,
     origin: process.env.WERKBANK_ORIGIN ?? '',
+    keys: (await publishedKeys()).map((key) => key.kid),
   });
   await tx
     .insert(certificatePdf)

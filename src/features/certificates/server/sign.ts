@@ -1,9 +1,11 @@
-import { createPrivateKey, createPublicKey, sign, verify } from 'node:crypto';
+import { createPrivateKey, createPublicKey, verify } from 'node:crypto';
+import { calculateJwkThumbprint, exportJWK, FlattenedSign, type JWK } from 'jose';
+import { canonicalJson } from '@/core/certificate/canonical';
+import type { CertificateVersion2 } from '@/core/certificate';
 import { signingKey } from '@/data/schema';
 import type { Transaction } from '@/data/connection';
 
 interface Key {
-  id: string;
   private: string;
   public: string;
 }
@@ -14,13 +16,48 @@ function ownKey(): Key {
   return JSON.parse(text) as Key;
 }
 
-/** Signs a certificate's hash with the workshop's Ed25519 key (RFC 8032) and keeps the public half, so that old certificates stay checkable after a change of key. */
-export async function signHash(tx: Transaction, hash: string, now: Date): Promise<{ signature: string; keyId: string }> {
-  const key = ownKey();
-  await tx.insert(signingKey).values({ id: key.id, publicKey: key.public, createdAt: now }).onConflictDoNothing();
-  return { signature: sign(null, Buffer.from(hash, 'hex'), createPrivateKey(key.private)).toString('base64'), keyId: key.id };
+export type PublicKey = JWK & { kid: string };
+const known = new Map<string, Promise<PublicKey>>();
+
+/** A public key as it is published: key id is its thumbprint (RFC 7638). */
+function asPublished(pem: string): Promise<PublicKey> {
+  let made = known.get(pem);
+  if (!made) {
+    made = (async () => {
+      const { kty, crv, x } = await exportJWK(createPublicKey(pem));
+      const jwk = { kty: kty!, crv: crv!, x: x! };
+      return { ...jwk, kid: await calculateJwkThumbprint(jwk), alg: 'EdDSA', use: 'sig' };
+    })();
+    known.set(pem, made);
+  }
+  return made;
 }
 
+/** The keys that documents of this house are checked by: its own and its former ones, from its key file. What only stands in the database proves nothing. */
+export function publishedKeys(): Promise<PublicKey[]> {
+  const former = JSON.parse(process.env.WERKBANK_FORMER_KEYS ?? '[]') as string[];
+  return Promise.all([ownKey().public, ...former].map(asPublished));
+}
+
+/**
+ * Signs a document: JWS with detached payload (RFC 7515 appendix F) by Ed25519 (RFC 8037) over its canonical form (RFC 8785). The public half is kept beside, so that
+ * the record says which key it was.
+ */
+export async function signContent(
+  tx: Transaction,
+  content: CertificateVersion2,
+  now: Date,
+): Promise<{ signature: string; keyId: string }> {
+  const key = ownKey();
+  const { kid } = await asPublished(key.public);
+  await tx.insert(signingKey).values({ id: kid, publicKey: key.public, createdAt: now }).onConflictDoNothing();
+  const jws = await new FlattenedSign(new TextEncoder().encode(canonicalJson(content)))
+    .setProtectedHeader({ alg: 'EdDSA', kid })
+    .sign(createPrivateKey(key.private));
+  return { signature: `${jws.protected}..${jws.signature}`, keyId: kid };
+}
+
+/** Version 1: a bare signature over the hash. */
 export function signatureHolds(hash: string, signature: string, publicKey: string): boolean {
   try {
     return verify(null, Buffer.from(hash, 'hex'), createPublicKey(publicKey), Buffer.from(signature, 'base64'));

@@ -13,7 +13,7 @@ const port = yup
   .max(65535, 'A port number.');
 
 export const lineSchema = yup.object({
-  kind: yup.string().oneOf(['instrument', 'tagReader', 'barometer', 'flowMeter']).required(),
+  kind: yup.string().oneOf(['instrument', 'tagReader', 'barometer', 'flowMeter', 'thermometer', 'hygrometer']).required(),
   name: yup.string().trim().max(80).required('Give it a name.'),
   host: yup
     .string()

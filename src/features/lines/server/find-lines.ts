@@ -61,7 +61,7 @@ export async function benchLines(tx: Transaction): Promise<LineView[]> {
     await tx
       .select()
       .from(deviceLine)
-      .where(inArray(deviceLine.kind, ['barometer', 'flowMeter', 'tagReader']))
+      .where(inArray(deviceLine.kind, ['barometer', 'flowMeter', 'tagReader', 'thermometer', 'hygrometer']))
       .orderBy(asc(deviceLine.name))
   ).map(toView);
 }

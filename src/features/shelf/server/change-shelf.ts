@@ -6,17 +6,31 @@ import { reference, referenceCheck } from '@/data/schema';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
 import { readTable } from '../read-table';
-import { lastDayOf, type checkSchema, type ReferenceInput } from '../shelf-schema';
+import { CORRECTED, lastDayOf, type checkSchema, type ReferenceInput } from '../shelf-schema';
 
 /** A new bottle or piece of equipment on the shelf. The same lot of the same name stands there once. */
 export async function addReference({ tx, now, actor }: UseCaseContext, input: ReferenceInput): Promise<{ id: string }> {
-  const { flowLPerMin, demand, expires, set, nominal, openedOn, lifeDays, volumeMl, doseMl, singleDose, ...rest } = input;
+  const {
+    flowLPerMin,
+    demand,
+    expires,
+    set,
+    nominal,
+    openedOn,
+    lifeDays,
+    volumeMl,
+    doseMl,
+    singleDose,
+    stabilityIncluded,
+    ...rest
+  } = input;
   const liquid = ['buffer', 'standard', 'solution'].includes(input.kind);
   if (openedOn && openedOn > now.toISOString().slice(0, 10))
     throw new Problem('It is not open yet.', { openedOn: 'Not in the future.' });
   const detail: EquipmentDetail = {
     ...(flowLPerMin ? { flowLPerMin } : {}),
     ...(demand ? { demand } : {}),
+    ...(stabilityIncluded ? { stabilityIncluded } : {}),
     ...(input.role === 'regulator' && input.fitting ? { fitting: input.fitting } : {}),
     ...(liquid
       ? Object.fromEntries(Object.entries({ set, nominal, lifeDays, volumeMl, doseMl, singleDose }).filter(([, value]) => value))
@@ -40,6 +54,7 @@ export async function addReference({ tx, now, actor }: UseCaseContext, input: Re
         price: input.price || null,
         balance: input.balance || null,
         certificate: input.certificate || null,
+        issuer: input.issuer || null,
         traceability: input.traceability || null,
         createdAt: now,
       })
@@ -55,9 +70,17 @@ export async function addReference({ tx, now, actor }: UseCaseContext, input: Re
 
 /** Components with their tables as rows; what is typed as text is read once, here. */
 function componentsOf({ components }: ReferenceInput): MaterialComponent[] {
-  return components.map(({ table, ...one }) => {
-    const read = table ? readTable(table) : null;
-    return { ...(one as MaterialComponent), ...(read && 'rows' in read ? { table: read.rows } : {}) };
+  return components.map(({ table, corrections, ...one }) => {
+    const rows = (text: string | undefined, within?: readonly [number, number]) => {
+      const read = text ? readTable(text, within) : null;
+      return read && 'rows' in read ? read.rows : null;
+    };
+    const [at, correction] = [rows(table), rows(corrections, CORRECTED)];
+    return {
+      ...(one as MaterialComponent),
+      ...(at ? { table: at } : {}),
+      ...(correction ? { corrections: correction } : {}),
+    };
   });
 }
 
@@ -81,7 +104,9 @@ export async function noteCheck(
       .update(reference)
       .set({ openedOn: now.toISOString().slice(0, 10) })
       .where(eq(reference.id, id));
-  if (what !== 'pressure' && what !== 'opened' && !result) throw new Problem('Say what came of it.', { result: 'Choose one.' });
+  if (what === 'accepted') await accept({ tx, now, actor }, row, note);
+  if (what !== 'pressure' && what !== 'opened' && what !== 'accepted' && !result)
+    throw new Problem('Say what came of it.', { result: 'Choose one.' });
   if (result === 'fault' && !note) throw new Problem('Say what is wrong.', { note: 'Say what is wrong.' });
   await tx
     .insert(referenceCheck)
@@ -91,10 +116,26 @@ export async function noteCheck(
       .update(reference)
       .set({ state: result as 'good' })
       .where(eq(reference.id, id));
+  // What was out of use or away is looked at again before it is used.
+  if ((what === 'state' && result === 'outOfUse') || (what === 'check' && result === 'pass' && nextDue))
+    await tx.update(reference).set({ accepted: null }).where(eq(reference.id, id));
   if (what === 'check' && result === 'fault') await tx.update(reference).set({ state: 'outOfUse' }).where(eq(reference.id, id));
   if (what === 'check' && result === 'pass' && nextDue)
     await tx
       .update(reference)
       .set({ expires: lastDayOf(nextDue), state: 'good' })
       .where(eq(reference.id, id));
+}
+
+/** A new or returned reference is checked before its first use (ISO/IEC 17025:2017, 6.4.4): how, by whom, when. Without a certificate there is nothing to accept. */
+async function accept({ tx, now, actor }: UseCaseContext, row: typeof reference.$inferSelect, note: string): Promise<void> {
+  if (!row.certificate?.trim() || !row.traceability?.trim())
+    throw new Problem('Without certificate and traceability it can’t be accepted.', {
+      note: 'Certificate or traceability is missing on record.',
+    });
+  if (!note.trim()) throw new Problem('Say how it was checked.', { note: 'Compared with what, and what came of it?' });
+  await tx
+    .update(reference)
+    .set({ accepted: { on: now.toISOString().slice(0, 10), by: actor.name, note } })
+    .where(eq(reference.id, row.id));
 }

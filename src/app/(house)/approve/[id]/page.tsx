@@ -1,4 +1,8 @@
 import { notFound } from 'next/navigation';
+import type { StandingId } from '@/core/measurand/standing';
+import { results } from '@/core/results/results';
+import { say } from '@/core/words/say';
+import { unconfirmedIn } from '@/features/budgets/server';
 import { runView } from '@/features/bench/server';
 import { ApprovalView } from '@/features/certificates';
 import { noticeFor } from '@/features/certificates/server';
@@ -10,6 +14,7 @@ export const metadata = { title: 'Approve' };
 export default page({ permission: 'bench', name: '/approve/[id]' }, async ({ tx, actor, params }) => {
   const [view, settings] = [await runView(tx, params.id!), await readSettings(tx)];
   if (!view) return notFound();
+  const open = await unconfirmedIn(tx, results({ procedure: view.procedure, state: view.state }));
   const sameHand =
     settings.samePersonApproves && (view.state.technician?.id === actor.id || view.state.finishedBy?.id === actor.id);
   return (
@@ -20,6 +25,10 @@ export default page({ permission: 'bench', name: '/approve/[id]' }, async ({ tx,
         mayApprove={may(actor.role, 'approve')}
         sameHand={sameHand}
         notice={await noticeFor(tx, params.id!)}
+        annexes={{ budgets: settings.annexBudgets, traces: settings.annexTraces }}
+        unconfirmed={open.map(
+          (one) => `${one.measurand}: ${say({ code: `standing.${one.standing as StandingId}` })} ${one.value}`,
+        )}
       />
     </main>
   );

@@ -8,7 +8,7 @@ export const metadata = { title: 'Certificate' };
 export default page({ permission: 'signedIn', name: '/certificates/[id]' }, async ({ tx, actor, params }) => {
   const found = await certificateById(tx, params.id!);
   if (!found) return notFound();
-  const { certificate, replacedBy, replacedByRevision } = found;
+  const { certificate, replacedBy, replacedByRevision, withdrawnBy, withdrawnNumber, status } = found;
   return (
     <main className="page">
       <CertificateView
@@ -16,6 +16,8 @@ export default page({ permission: 'signedIn', name: '/certificates/[id]' }, asyn
         content={certificate.content}
         hash={certificate.hash}
         replacedBy={replacedBy ? { id: replacedBy, revision: replacedByRevision! } : null}
+        withdrawnBy={withdrawnBy ? { id: withdrawnBy, number: withdrawnNumber! } : null}
+        reopened={status !== null && status !== 'approved'}
         mayRevise={may(actor.role, 'approve')}
       />
     </main>

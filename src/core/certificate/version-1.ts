@@ -25,8 +25,8 @@ export interface CertificateResult {
   note?: string;
 }
 
-/** The certificate as data; the PDF is drawn from this and nothing else. Clauses: ISO/IEC 17025:2017, 7.8.2 and 7.8.4. */
-export interface CertificateContent {
+/** The first form of the document: read for ever, never written again. The PDF is drawn from this and nothing else. Clauses: ISO/IEC 17025:2017, 7.8.2 and 7.8.4. */
+export interface CertificateVersion1 {
   schema: 'werkbank-certificate/1';
   kind: 'certificate' | 'record';
   title: string;

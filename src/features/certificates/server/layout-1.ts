@@ -1,9 +1,8 @@
-import { format, parseISO } from 'date-fns';
-import type { Content, ContentTable, TableCell } from 'pdfmake/interfaces';
-import { type CertificateContent, type CertificateReading, type CertificateResult } from '@/core/certificate/content';
+import type { Content, TableCell } from 'pdfmake/interfaces';
+import type { CertificateReading, CertificateResult, CertificateVersion1 } from '@/core/certificate/version-1';
+import { day, facts, heading, list, PAPER, RULES } from './paper';
 import type { VerdictState } from '@/core/run/judge';
 
-export const PAPER = { ink: '#1f2a26', quiet: '#66706a', green: '#1d4a3f', line: '#b9b3a4', ground: '#f4efe4' };
 const MARK: Record<VerdictState, string> = {
   within: 'within',
   outside: 'OUTSIDE',
@@ -11,39 +10,8 @@ const MARK: Record<VerdictState, string> = {
   notMeasured: 'not measured',
 };
 
-const day = (date: string) => format(parseISO(date), 'd MMM yyyy');
-const heading = (text: string): Content => ({
-  text,
-  bold: true,
-  fontSize: 11,
-  color: PAPER.green,
-  margin: [0, 9, 0, 3],
-  headlineLevel: 1,
-});
-const RULES: ContentTable['layout'] = {
-  hLineWidth: (row, node) => (row === 0 || row === node.table.body.length ? 0 : 0.5),
-  vLineWidth: () => 0,
-  hLineColor: () => PAPER.line,
-  paddingLeft: () => 0,
-  paddingRight: () => 8,
-  paddingTop: () => 1,
-  paddingBottom: () => 1,
-};
-
-function facts(rows: [string, string][]): Content {
-  return {
-    table: {
-      widths: [112, '*'],
-      body: rows.filter(([, value]) => value).map(([name, value]): TableCell[] => [{ text: name, color: PAPER.quiet }, value]),
-    },
-    layout: { ...(RULES as object), hLineWidth: () => 0 },
-  };
-}
-
-const list = (lines: string[]): Content => ({ stack: lines.map((line) => ({ text: line, margin: [0, 0, 0, 2] })) });
-
-/** The body in the order of ISO/IEC 17025:2017, 7.8.2.1: who, what, how, under which conditions, with which references, what came of it. */
-export function certificateBody(content: CertificateContent, code: { hash: string; verify: string }): Content[] {
+/** Version 1 keeps the look it was issued with. The body in the order of ISO/IEC 17025:2017, 7.8.2.1: who, what, how, under which conditions, with which references, what came of it. */
+export function certificateBody1(content: CertificateVersion1, code: { hash: string; verify: string }): Content[] {
   const { laboratory, customer, item, dates, method } = content;
   return [
     {
@@ -165,7 +133,7 @@ export function certificateBody(content: CertificateContent, code: { hash: strin
   ];
 }
 
-function channels({ item }: CertificateContent): Content {
+function channels({ item }: CertificateVersion1): Content {
   const head = ['Channel', 'Range', 'Step', 'Tolerance', 'Sensor'].map((text): TableCell => ({ text, color: PAPER.quiet }));
   const rows = item.channels.map((channel): TableCell[] => [
     `${channel.label}, ${channel.measurand}`,

@@ -1,0 +1,55 @@
+import { atTemperature } from './liquid-value';
+import type { Component } from '../uncertainty/component';
+import { standingComponent } from './common-influences';
+import { TEMPERATURE, temperatureInfluences } from './liquid-temperature';
+import type { InfluenceContext, Measurand } from './measurand';
+import { plainTarget } from './plain-target';
+import { memory, practice } from './standing';
+
+const electrode = (channel: Parameters<NonNullable<Measurand['describe']>>[0]) =>
+  channel.water?.referenceElectrode
+    ? [{ code: 'describe.electrode' as const, numbers: { electrode: channel.water.referenceElectrode } }]
+    : [];
+
+/** Redox potential: the standard's value at its temperature, against the reference electrode that is stated. */
+export const redox: Measurand = {
+  units: ['mV'],
+  danger: null,
+  inputs: ({ target }) => (target.kind === 'material' && target.via === 'atTemperature' ? [TEMPERATURE] : []),
+  target: (context) =>
+    context.point.target.kind === 'material' && context.point.target.via === 'atTemperature'
+      ? atTemperature(context)
+      : plainTarget(context),
+  influences: (context) => inLiquid(context, redox),
+  standing: {
+    repeatability: practice(1, 'absolute', 'mV'),
+    stability: memory(1, 'absolute', 'mV'),
+    junction: practice(1, 'absolute', 'mV'),
+    gradient: practice(0.2, 'absolute', '°C'),
+  },
+  probe: 'orp',
+  describe: electrode,
+};
+
+/** Concentration of an ion by its electrode: the standard as certified; slope a decade from its millivolts. */
+export const ion: Measurand = {
+  units: ['mg/L', 'ppm', 'µg/L', 'g/L'],
+  danger: null,
+  inputs: ({ target }) => (target.kind === 'material' ? [{ name: 'millivolts', label: 'mV', needed: false }, TEMPERATURE] : []),
+  target: plainTarget,
+  influences: (context) => inLiquid(context, ion),
+  standing: {
+    repeatability: practice(2, 'percent'),
+    stability: memory(0.5, 'percent'),
+    junction: practice(1, 'percent'),
+  },
+  probe: 'ion',
+  describe: electrode,
+};
+
+const inLiquid = (context: InfluenceContext, measurand: Measurand): Component[] =>
+  context.point.target.kind === 'material'
+    ? [...temperatureInfluences(context, measurand), standingComponent(context, measurand, 'junction', 'junction')].filter(
+        (one): one is Component => one !== null,
+      )
+    : [];

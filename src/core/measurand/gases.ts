@@ -1,0 +1,18 @@
+import { gas } from './gas';
+
+const PARTS = ['ppm', 'ppb', '%vol'] as const;
+
+/**
+ * Toxic and other gases of portable monitors. What clean air holds of each is remembered from tables of the atmosphere (memory), what a bottle loses is remembered from
+ * suppliers' statements (memory): both wait for a signatory's source before they feed a certificate.
+ */
+export const GASES = {
+  'hydrogen sulphide': gas({ units: PARTS, fades: 2, clean: [0.01, 'ppm'] }),
+  'carbon monoxide': gas({ units: PARTS, fades: 0.5, clean: [0.5, 'ppm'] }),
+  'sulphur dioxide': gas({ units: PARTS, fades: 2, clean: [0.01, 'ppm'] }),
+  'carbon dioxide': gas({ units: PARTS, fades: 0.5, clean: [450, 'ppm'], filtered: [10, 'ppm'] }),
+  'nitrous oxide': gas({ units: PARTS, danger: null, fades: 0.5, clean: [0.4, 'ppm'] }),
+  'anaesthetic agent': gas({ units: PARTS, danger: 'fall', fades: 1, clean: [0.001, '%vol'] }),
+  hydrogen: gas({ units: PARTS, danger: null, fades: 0.5, clean: [0.6, 'ppm'] }),
+  'volatile organics': gas({ units: PARTS, fades: 2, clean: [200, 'ppb'], filtered: [10, 'ppb'] }),
+};

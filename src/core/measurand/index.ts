@@ -1,0 +1,37 @@
+import { ethanol } from './breath-alcohol';
+import { COMBUSTIBLES } from './combustible';
+import { conductivity } from './conductivity';
+import { dissolvedOxygen } from './dissolved-oxygen';
+import { dissolvedSolids } from './dissolved-solids';
+import { ion, redox } from './electrodes';
+import { GASES } from './gases';
+import type { Measurand } from './measurand';
+import { oxygen } from './oxygen';
+import { pH } from './ph';
+import { temperature } from './temperature';
+
+/** Every quantity that the house can calibrate. Its id stands in models, runs and exports. */
+export const MEASURANDS = {
+  oxygen,
+  ...COMBUSTIBLES,
+  ...GASES,
+  ethanol,
+  pH,
+  conductivity,
+  'dissolved solids': dissolvedSolids,
+  'dissolved oxygen': dissolvedOxygen,
+  'oxygen saturation': dissolvedOxygen,
+  'redox potential': redox,
+  'ion concentration': ion,
+  temperature,
+} satisfies Record<string, Measurand>;
+
+export type MeasurandId = keyof typeof MEASURANDS;
+export const MEASURAND_IDS = Object.keys(MEASURANDS) as MeasurandId[];
+export const isMeasurand = (id: unknown): id is MeasurandId => typeof id === 'string' && Object.hasOwn(MEASURANDS, id);
+
+/** The module of a measurand. Errors: RangeError for an id that is none. */
+export function measurandOf(id: string): Measurand {
+  if (!isMeasurand(id)) throw new RangeError(`measurand must be one of ${MEASURAND_IDS.join(', ')}, got ${id}`);
+  return MEASURANDS[id];
+}

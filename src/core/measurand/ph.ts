@@ -1,0 +1,134 @@
+import { Dec } from '../quantity/decimal';
+import { recogniseBuffer } from '../ph/recognise-buffer';
+import type { BufferId } from '../ph/buffer-value';
+import { checkMillivolts, sameBufferTwice } from '../run/check-millivolts';
+import type { TargetUsed } from '../run/event';
+import { refuse, type Refusal } from '../run/refusal';
+import { boundReference } from '../run/state';
+import type { Component } from '../uncertainty/component';
+import { say } from '../words/say';
+import { standingComponent } from './common-influences';
+import { liquidTemperature, TEMPERATURE, temperatureInfluences } from './liquid-temperature';
+import { atTemperature } from './liquid-value';
+import type { InfluenceContext, Measurand, PointInput, TargetContext } from './measurand';
+import { plain, plainTarget } from './plain-target';
+import { memory, practice, published } from './standing';
+
+const MILLIVOLTS = (needed: boolean): PointInput => ({ name: 'millivolts', label: 'mV', needed });
+
+function target(context: TargetContext): TargetUsed | null | Refusal {
+  const { target: wanted } = context.point;
+  if (wanted.kind === 'recognised') return recognised(context, wanted.set, wanted.slot);
+  if (wanted.kind === 'strip') return strip(context);
+  return wanted.kind === 'material' && wanted.via === 'atTemperature' ? atTemperature(context) : plainTarget(context);
+}
+
+/** A buffer that the electrode names by its millivolts. The bottle is scanned all the same: without it there is no certificate, and no uncertainty is made up. */
+function recognised(context: TargetContext, set: BufferId[], slot: string | undefined): TargetUsed | Refusal {
+  const { inputs, channel, state } = context;
+  const binding = slot ? boundReference(state, slot) : null;
+  const millivolts = Number(inputs.millivolts ?? NaN);
+  const temperature = liquidTemperature(context);
+  if (!Number.isFinite(millivolts)) return refuse('noMillivolts', say({ code: 'refused.noMillivolts' }), { field: 'millivolts' });
+  if ('refused' in temperature) return temperature;
+  if (!(temperature.value >= 5 && temperature.value <= 50))
+    return refuse('outsideTable', say({ code: 'refused.outsideBuffers' }), { field: 'temperatureC' });
+  const scanned = binding?.reference.components[0];
+  const found = recogniseBuffer({
+    millivolts,
+    temperatureC: temperature.value,
+    set,
+    ...(scanned?.table ? { lotTables: { [scanned.substance as BufferId]: scanned.table } } : {}),
+  });
+  const shown = { millivolts: inputs.millivolts!, temperature: temperature.inputs.temperatureC! };
+  if (!found) return refuse('notRecognised', say({ code: 'refused.notRecognised', numbers: shown }), { field: 'millivolts' });
+  if (!binding || !scanned)
+    return refuse('notScanned', say({ code: 'refused.notScanned', numbers: { buffer: found.buffer } }), { field: 'reference' });
+  if (scanned.substance !== found.buffer)
+    return refuse(
+      'contradictsBottle',
+      say({
+        code: 'refused.contradictsBottle',
+        numbers: { ...shown, found: found.buffer, name: binding.reference.name, lot: binding.reference.lot },
+      }),
+      { field: 'millivolts' },
+    );
+  const value = inputs.unrounded ? String(found.pH) : found.pH.toFixed(3);
+  return {
+    value,
+    unit: channel.unit,
+    expanded: scanned.expanded,
+    k: scanned.k,
+    inputs: { ...temperature.inputs, buffer: found.buffer },
+    binding: binding.seq,
+    sentence: say({
+      code: 'target.material',
+      numbers: {
+        name: binding.reference.name,
+        lot: binding.reference.lot,
+        what: say({ code: 'target.recognised', numbers: { buffer: found.buffer, value, temperature: shown.temperature } }),
+      },
+    }),
+  };
+}
+
+/** A strip's colour between two fields is an interval; the meter is compared with its middle, its half width is the limit. */
+function strip({ inputs, channel }: TargetContext): TargetUsed | Refusal {
+  const [low, high] = [inputs.low?.trim() ?? '', inputs.high?.trim() ?? ''];
+  const number = /^\d+(\.\d+)?$/;
+  if (!number.test(low)) return refuse('noStrip', say({ code: 'refused.noStripLow' }), { field: 'low' });
+  if (!number.test(high) || !(Number(high) > Number(low)))
+    return refuse('noStrip', say({ code: 'refused.noStripHigh' }), { field: 'high' });
+  return {
+    ...plain(inputs),
+    value: new Dec(low).plus(high).div(2).toFixed(),
+    unit: channel.unit,
+    sentence: say({ code: 'target.strip', numbers: { low, high, unit: channel.unit } }),
+  };
+}
+
+function influences(context: InfluenceContext): Component[] {
+  if (context.point.target.kind !== 'material' && context.point.target.kind !== 'recognised') return [];
+  return [
+    ...temperatureInfluences(context, pH),
+    standingComponent(context, pH, 'junction', 'junction'),
+    standingComponent(context, pH, 'interpolation', 'interpolation'),
+  ].filter((one): one is Component => one !== null);
+}
+
+/** While a meter is being calibrated nothing is taken that contradicts the bottle: the sign, another buffer's voltage, the same buffer twice. */
+function contradicts({ inputs, point, channel, state }: TargetContext, used: TargetUsed): Refusal | null {
+  if (point.target.kind === 'recognised') return sameBufferTwice(state, channel, used.inputs.buffer!);
+  if (point.target.kind !== 'material' || point.target.via !== 'atTemperature' || inputs.millivolts === undefined) return null;
+  return checkMillivolts({
+    millivolts: inputs.millivolts,
+    temperatureC: Number(used.inputs.temperatureC),
+    buffer: point.target.component,
+    pH: Number(used.value),
+  });
+}
+
+export const pH: Measurand = {
+  units: ['pH'],
+  danger: null,
+  inputs: ({ target: wanted }) => {
+    if (wanted.kind === 'recognised') return [MILLIVOLTS(true), TEMPERATURE];
+    if (wanted.kind === 'strip')
+      return [
+        { name: 'low', label: 'from', needed: true },
+        { name: 'high', label: 'to', needed: true },
+      ];
+    return wanted.kind === 'material' && wanted.via === 'atTemperature' ? [MILLIVOLTS(false), TEMPERATURE] : [];
+  },
+  target,
+  influences,
+  standing: {
+    repeatability: practice(0.01, 'absolute', 'pH'),
+    stability: memory(0.005, 'absolute', 'pH'),
+    junction: published(0.01, 'absolute', 'IUPAC Recommendations 2002 (Buck et al.), residual liquid junction potential', 'pH'),
+    interpolation: practice(0.002, 'absolute', 'pH'),
+    gradient: practice(0.2, 'absolute', '°C'),
+  },
+  contradicts,
+  probe: 'pH',
+};

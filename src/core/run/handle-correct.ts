@@ -1,0 +1,100 @@
+import { checkReference } from './check-reference';
+import type { Command } from './command';
+import type { EventDraft } from './event';
+import { judgeTyped } from './handle-reading';
+import type { Handling } from './handling';
+import { apply } from './reduce';
+import { isRefusal, refuse, type Refusal } from './refusal';
+import { copyState, isStruck, measuredChannels, type RecordedReading, type RunState } from './state';
+
+/**
+ * Mends a reading that was written down wrong or compared with the wrong reference: the old one is struck with its reason, the right one stands in its place,
+ * judged as things were when it was taken (its conditions, its other references). For documents that are reopened: what was read once can't be read again.
+ */
+export function handleCorrect(command: Extract<Command, { type: 'correct' }>, handling: Handling): EventDraft[] | Refusal {
+  const { procedure, state, context, draft } = handling;
+  const wrong = state.readings.find((one) => one.seq === command.seq);
+  if (!wrong || isStruck(wrong)) return refuse('nothingToCorrect', 'Only a reading that stands can be corrected.');
+  const channel = state.channels.find((one) => one.id === wrong.channel)!;
+  const point = procedure.points.find((one) => one.id === wrong.point)!;
+  const text = command.text?.trim() || wrong.reading.text;
+  if (!command.reference && text === wrong.reading.text)
+    return refuse('nothingChanged', 'Type the right figure, or choose the reference that it was really compared with.', {
+      field: 'text',
+    });
+  const where = { step: wrong.step, iteration: wrong.iteration };
+  const bound: EventDraft[] = [];
+  const then = stateAt(state, wrong);
+  if (command.reference) {
+    const slot = procedure.slots.find((one) => 'slot' in point.target && one.id === point.target.slot);
+    const reference = context.references[command.reference];
+    if (!slot || !reference) return refuse('unknownReference', 'This reference is not on the shelf.', { field: 'reference' });
+    const problem = checkReference({ reference, slot, channels: measuredChannels(state), today: wrong.at.slice(0, 10) });
+    if (problem) return problem;
+    const before = state.bindings.find((one) => one.seq === wrong.target?.binding);
+    bound.push(
+      draft(
+        'referenceBound',
+        { slot: slot.id, reference, ...(before?.flowLPerMin ? { flowLPerMin: before.flowLPerMin } : {}) },
+        where,
+      ),
+    );
+    apply(then, {
+      ...bound[0]!,
+      run: state.run,
+      seq: state.seq + 1,
+      version: 2,
+      command: '',
+      recordedAt: context.now,
+      actor: context.actor,
+    });
+  }
+  const judged = judgeTyped({
+    procedure,
+    state: then,
+    point,
+    channel,
+    text,
+    status: wrong.reading.status,
+    inputs: { ...wrong.inputs, ...command.inputs },
+    ...(wrong.capture ? { capture: wrong.capture } : {}),
+  });
+  if (isRefusal(judged)) return judged;
+  const { capture, remark } = wrong;
+  return [
+    ...bound,
+    draft('struck', { seq: wrong.seq, reason: command.reason }),
+    draft(
+      'readingCaptured',
+      {
+        point: point.id,
+        channel: channel.id,
+        phase: wrong.phase,
+        reading: judged.reading,
+        inputs: { ...wrong.inputs, ...command.inputs },
+        target: judged.target,
+        judgement: judged.judgement,
+        counts: wrong.counts,
+        takenAt: wrong.takenAt ?? wrong.at,
+        ...(remark ? { remark } : {}),
+        ...(capture ? { capture } : {}),
+      },
+      where,
+    ),
+  ];
+}
+
+/** The run as it stood when a reading was taken, as far as its target looks: its own reference in place, conditions up to then. */
+function stateAt(state: RunState, reading: RecordedReading): RunState {
+  const then = copyState(state);
+  then.conditions = then.conditions.filter((one) => one.seq < reading.seq);
+  then.bindings = then.bindings.filter((one) => one.seq < reading.seq);
+  for (const slot of new Set(then.bindings.map((one) => one.slot))) {
+    const last = then.bindings.filter((one) => one.slot === slot).at(-1)!;
+    last.released = false;
+  }
+  then.stimuli = then.stimuli
+    .filter((span) => span.onSeq < reading.seq)
+    .map((span) => (span.offSeq !== null && span.offSeq > reading.seq ? { ...span, offAt: null } : span));
+  return then;
+}

@@ -1,0 +1,34 @@
+import { say, type Language } from '../words/say';
+import type { Judgement } from './judge';
+
+/**
+ * What is said of one reading, from the figures of its judgement.
+ *
+ * @example
+ * judgementSentence(judgement, 'ppm') // 'Outside: −3.5 ppm against ± 2.5 ppm.'
+ */
+export function judgementSentence(judgement: Judgement, unit: string, language: Language = 'en'): string {
+  const { code, error, upper, expanded, why } = judgement;
+  if (code === 'within' || code === 'outside' || code === 'guardBand' || code === 'caution')
+    return say(
+      {
+        code: `judged.${code}`,
+        numbers: {
+          deviation: signed(error ?? '0'),
+          unit,
+          limit: upper ?? '0',
+          expanded: expanded ?? '0',
+          caution: why?.numbers?.caution ?? '',
+        },
+      },
+      language,
+    );
+  return why
+    ? say(why, language)
+    : say({ code: code === 'over' || code === 'under' ? `judged.${code}` : 'judged.fault' }, language);
+}
+
+function signed(text: string): string {
+  if (text.startsWith('-')) return `−${text.slice(1)}`;
+  return /^0(\.0*)?$/.test(text) ? text : `+${text}`;
+}

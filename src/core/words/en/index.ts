@@ -1,0 +1,22 @@
+import { BUDGET } from './budget';
+import { CERTIFICATE } from './certificate';
+import { CHECK } from './check';
+import { JUDGEMENT } from './judgement';
+import { MEASURANDS } from './measurands';
+import { OFFICE } from './office';
+import { REFUSALS } from './refusals';
+import { TARGETS } from './targets';
+
+/** The English catalogue: one sentence a code, figures in braces (ICU). */
+export const EN = {
+  ...BUDGET,
+  ...CERTIFICATE,
+  ...CHECK,
+  ...JUDGEMENT,
+  ...MEASURANDS,
+  ...OFFICE,
+  ...REFUSALS,
+  ...TARGETS,
+} as const;
+
+export type WordCode = keyof typeof EN;

@@ -1,0 +1,51 @@
+/** Why something can't be done now, beside the field it belongs to. */
+export const REFUSALS = {
+  'refused.noReference': 'Choose the {slot} first.',
+  'refused.noComparison': 'Type what the reference shows.',
+  'refused.missingComponent': '{name} (lot {lot}) has no {substance} for {channel}.',
+  'refused.wrongUnit': 'The bottle states {substance} in {unit}, the channel {channel} shows {shown}.',
+  'refused.noTarget': '{point} can’t be worked out for this quantity.',
+  'refused.noCleanAirValue': 'This model has no clean-air value for {channel}.',
+  'refused.noConditions':
+    'Record temperature, humidity and pressure of the air first: the oxygen that moist air holds depends on them.',
+  'refused.noScale': 'The combustible scale (LEL and relative response) of {channel} is not known.',
+  'refused.noPressure': 'The expected value follows the air pressure: record it first.',
+  'refused.noTemperature': 'Type the temperature of the liquid: its value depends on it.',
+  'refused.noThermometer':
+    'Which thermometer stood in the liquid? Choose one with a certificate; the instrument under calibration can’t be its own reference.',
+  'refused.thermometerBound':
+    '{name} {lot} is the thermometer of this run: type what it shows. The instrument’s own sensor serves only where nothing else was dipped.',
+  'refused.outsideCorrections':
+    '{shown} {unit} is outside the range of the certificate of {name} ({lowest} to {highest} {unit}).',
+  'refused.outsideTable':
+    '{temperature} °C is outside the table of {substance} ({lowest} to {highest} °C): bring the liquid into it, nothing is extrapolated.',
+  'refused.outsideSolubility': '{temperature} °C is outside 0.5 to 39.5 °C, where the solubility is known here.',
+  'refused.noTable': 'There is no temperature table for {substance}: type it off the bottle.',
+  'refused.noSolidsRule': 'How {channel} is computed from conductivity (factor or curve) is not known.',
+  'refused.outsideCurve': 'The mixed-salt curve goes to 3000 µS/cm: take a standard under it.',
+  'refused.noMillivolts': 'Type the millivolts that the meter shows.',
+  'refused.outsideBuffers': 'The buffers have values from 5 to 50 °C.',
+  'refused.notRecognised':
+    '{millivolts} mV at {temperature} °C fits none of the buffers in use: wrong buffer, tired electrode or wrong sign.',
+  'refused.contradictsBottle':
+    'The electrode recognises {found} ({millivolts} mV), the bottle scanned is {name}, lot {lot}: wrong beaker, or a cracked glass. Not taken.',
+  'refused.notScanned':
+    'Scan the bottle that {buffer} was poured from: without it the value has no certificate and no uncertainty.',
+  'refused.noStripLow': 'Which field is the colour above or at?',
+  'refused.noStripHigh': 'Which field is the colour under? A colour between two fields is an interval.',
+  'refused.noTraceability':
+    '{name}, lot {lot}, has no {what} on record: nothing can be traced through it. Enter it on the shelf first.',
+  'refused.notAccepted':
+    '{name}, lot {lot}, has not been accepted yet: a new or returned reference is checked before its first use. Do it on the shelf.',
+  'refused.noEquipment': 'Which {what} read this? Choose one that has a certificate and is not overdue.',
+  'refused.wrongEquipment': '{name} is no {what}.',
+  'refused.badCondition': '{label}: {typed} is no figure from {lowest} to {highest} {unit}.',
+  'refused.noCondition': '{label} is missing: {lowest} to {highest} {unit}.',
+  'room.temperatureC': 'The temperature',
+  'room.pressureHPa': 'The air pressure',
+  'room.humidityPercent': 'The relative humidity',
+  'reference.certificate': 'certificate',
+  'reference.traceability': 'traceability',
+  'deviation.ownSensor': 'Temperature of the liquid taken from the instrument itself',
+  'deviation.ownSensorReason': 'No thermometer was dipped beside {channel}; the tolerance of its own sensor is in the budget',
+} as const;

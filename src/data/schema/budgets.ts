@@ -1,0 +1,38 @@
+import { bigint, boolean, date, integer, jsonb, numeric, pgTable, text, uuid } from 'drizzle-orm/pg-core';
+import type { StandingDefault, StandingId, StandingSource } from '@/core/measurand/standing';
+import { instant } from './columns';
+
+/** Standing values of budgets as the workshop set them: nothing is overwritten, the newest of a place counts. */
+export const standingValue = pgTable('standing_value', {
+  id: bigint('id', { mode: 'number' }).primaryKey().generatedAlwaysAsIdentity(),
+  standing: text('standing').$type<StandingId>().notNull(),
+  measurand: text('measurand').notNull(),
+  procedure: text('procedure'),
+  point: text('point'),
+  value: numeric('value').notNull(),
+  form: text('form').$type<StandingDefault['form']>().notNull(),
+  unit: text('unit'),
+  source: jsonb('source').$type<StandingSource>().notNull(),
+  ended: boolean('ended').notNull().default(false),
+  at: instant('at').notNull(),
+  by: text('by').notNull(),
+});
+
+/** Repeated readings of one point, pooled over series: where a repeatability comes from. */
+export const repeatStudy = pgTable('repeat_study', {
+  id: uuid('id').primaryKey(),
+  procedure: text('procedure').notNull(),
+  point: text('point').notNull(),
+  measurand: text('measurand').notNull(),
+  unit: text('unit').notNull(),
+  instrument: text('instrument').notNull(),
+  series: jsonb('series').$type<string[][]>().notNull(),
+  pooledS: numeric('pooled_s').notNull(),
+  dof: integer('dof').notNull(),
+  n: integer('n').notNull(),
+  studiedOn: date('studied_on').notNull(),
+  note: text('note').notNull().default(''),
+  withdrawn: text('withdrawn'),
+  at: instant('at').notNull(),
+  by: text('by').notNull(),
+});

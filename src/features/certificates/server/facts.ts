@@ -1,0 +1,102 @@
+import { eq } from 'drizzle-orm';
+import type { CertificateVersion2 } from '@/core/certificate';
+import { certificateContent } from '@/core/certificate/content';
+import { results } from '@/core/results/results';
+import { say } from '@/core/words/say';
+import { asset, customer, instrumentModel, receipt, ticket, type Inspection } from '@/data/schema';
+import type { LoadedRun } from '@/features/bench/server';
+import { dateIn } from '@/platform/clock';
+import { readSettings } from '@/platform/settings';
+import { withCurves } from './curves';
+import { software } from '@/platform/software';
+import type { UseCaseContext } from '@/platform/use-case';
+
+/** What stands on the document besides the run: whose instrument, how it came in, what the customer told us. */
+export async function factsFor({ tx }: Pick<UseCaseContext, 'tx'>, { row }: LoadedRun) {
+  const [found] = await tx
+    .select({ asset, model: instrumentModel.name, customer })
+    .from(asset)
+    .innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id))
+    .innerJoin(customer, eq(asset.customerId, customer.id))
+    .where(eq(asset.id, row.assetId));
+  const [came] = row.ticketId
+    ? await tx
+        .select({ ticket, receipt })
+        .from(ticket)
+        .innerJoin(receipt, eq(ticket.receiptId, receipt.id))
+        .where(eq(ticket.id, row.ticketId))
+    : [];
+  const { zone } = await readSettings(tx);
+  const { name, address, contact, email } = found!.customer;
+  return {
+    customer: { name, address, contact: [came?.receipt.contact || contact, email].filter(Boolean).join(', ') },
+    received: came ? dateIn(zone, came.receipt.receivedAt) : null,
+    dueAgreed: came?.ticket.dueAgreed ?? false,
+    item: {
+      maker: found!.asset.maker,
+      model: found!.model,
+      serial: found!.asset.serial,
+      tag: found!.asset.tag,
+      condition: conditionText(came?.ticket.inspection ?? {}),
+    },
+    supplied: [
+      ...(found!.asset.tag ? [say({ code: 'supplied.tag', numbers: { tag: found!.asset.tag } })] : []),
+      ...(came ? [say({ code: 'supplied.service', numbers: { service: came.ticket.wish } })] : []),
+      ...(came?.ticket.note ? [came.ticket.note] : []),
+    ],
+  };
+}
+
+function conditionText(inspection: Inspection): string[] {
+  const faults = Object.entries(inspection)
+    .filter(([, entry]) => entry.result === 'fault')
+    .map(([item, entry]) => `${item}: ${entry.note ?? 'fault'}`);
+  if (faults.length) return faults;
+  return [say({ code: Object.keys(inspection).length ? 'condition.sound' : 'condition.notInspected' })];
+}
+
+/** The content of the document of a run as it stands now; number and place in the order of documents come last. */
+export async function contentOf(
+  { tx, actor, now }: UseCaseContext,
+  loaded: LoadedRun,
+  given: {
+    number: string;
+    previous: CertificateVersion2['previous'];
+    due: CertificateVersion2['due'];
+    annexes?: Partial<CertificateVersion2['annexes']> | undefined;
+  },
+): Promise<CertificateVersion2> {
+  const { state, procedure } = loaded;
+  const settings = await readSettings(tx);
+  const facts = await factsFor({ tx }, loaded);
+  const days = results({ procedure, state })
+    .flatMap((line) => [line.found?.at ?? [], line.left?.at ?? []].flat())
+    .map((at) => dateIn(settings.zone, new Date(at)))
+    .sort();
+  const finished = dateIn(settings.zone, new Date(state.finishedAt ?? now));
+  const annexTraces = given.annexes?.traces ?? settings.annexTraces;
+  const content = certificateContent({
+    procedure,
+    state,
+    number: given.number,
+    previous: given.previous,
+    software: software(),
+    laboratory: { name: settings.name, address: settings.address, contact: settings.contact },
+    place: settings.place,
+    customer: facts.customer,
+    item: facts.item,
+    received: facts.received ?? days[0] ?? finished,
+    issued: dateIn(settings.zone, now),
+    calibrated: { from: days[0] ?? finished, to: days.at(-1) ?? finished },
+    due: given.due,
+    suppliedByCustomer: facts.supplied,
+    authorisedBy: actor,
+    authorisedAt: now.toISOString(),
+    lastHash: loaded.lastHash,
+    annexes: {
+      budgets: given.annexes?.budgets ?? settings.annexBudgets,
+      traces: annexTraces,
+    },
+  });
+  return annexTraces ? { ...content, traces: await withCurves({ tx }, loaded, content.traces) } : content;
+}

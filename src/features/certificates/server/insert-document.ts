@@ -1,0 +1,71 @@
+import { randomBytes, randomUUID } from 'node:crypto';
+import { eq } from 'drizzle-orm';
+import type { CertificateVersion2 } from '@/core/certificate';
+import { contentHash } from '@/core/certificate/canonical';
+import { certificate } from '@/data/schema';
+import { nextNumber } from '@/platform/next-number';
+import type { UseCaseContext } from '@/platform/use-case';
+import { signContent } from './sign';
+
+export interface DocumentPlace {
+  series: 'C' | 'W';
+  year: number;
+  serial: number;
+  runId: string;
+  ticketId: string | null;
+  assetId: string;
+  customerId: string;
+  replaces?: string | null;
+  withdraws?: string | null;
+}
+
+/** The next number of a series and year, as it is printed. */
+export async function takeNumber(
+  { tx }: UseCaseContext,
+  series: DocumentPlace['series'],
+  year: number,
+): Promise<{ serial: number; number: string }> {
+  const serial = await nextNumber(tx, series === 'C' ? 'certificate' : 'withdrawal', year);
+  return { serial, number: `${series}-${year}-${String(serial).padStart(5, '0')}` };
+}
+
+/**
+ * Puts a document into the order of all documents: takes its place last, names the one issued before it by number and hash, signs, inserts.
+ * The order's counter stays locked until the transaction ends, so that no two name the same one.
+ */
+export async function insertDocument(
+  context: UseCaseContext,
+  place: DocumentPlace,
+  make: (previous: CertificateVersion2['previous']) => Promise<CertificateVersion2> | CertificateVersion2,
+): Promise<{ id: string; content: CertificateVersion2 }> {
+  const { tx, actor, now } = context;
+  const issueNo = await nextNumber(tx, 'issue', 0);
+  const [before] =
+    issueNo > 1
+      ? await tx
+          .select({ number: certificate.number, revision: certificate.revision, hash: certificate.hash })
+          .from(certificate)
+          .where(eq(certificate.issueNo, issueNo - 1))
+      : [];
+  const previous = before
+    ? { number: before.revision ? `${before.number} revision ${before.revision}` : before.number, hash: before.hash }
+    : null;
+  const content = await make(previous);
+  const id = randomUUID();
+  await tx.insert(certificate).values({
+    id,
+    ...place,
+    content,
+    hash: contentHash(content),
+    ...(await signContent(tx, content, now)),
+    number: content.number,
+    revision: content.revision,
+    kind: content.kind,
+    issueNo,
+    // A random token, never the guessable number, stands on label and PDF.
+    token: randomBytes(18).toString('base64url'),
+    issuedAt: now,
+    issuedBy: actor.name,
+  });
+  return { id, content };
+}

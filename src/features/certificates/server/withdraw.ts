@@ -1,0 +1,49 @@
+import { eq } from 'drizzle-orm';
+import { isVersion2 } from '@/core/certificate';
+import { withdrawalContent } from '@/core/certificate/withdrawal';
+import { asset } from '@/data/schema';
+import { dateIn } from '@/platform/clock';
+import { Problem } from '@/platform/problem';
+import { readSettings } from '@/platform/settings';
+import { software } from '@/platform/software';
+import type { UseCaseContext } from '@/platform/use-case';
+import { insertDocument, takeNumber } from './insert-document';
+import { standing } from './revise';
+import { tellWithdrawal } from './notice';
+
+/** Takes a document back: a document of its own says which one and why, the check page says so, the customer is told, its due date no longer holds. */
+export async function withdrawCertificate(
+  context: UseCaseContext,
+  { certificateId, reason }: { certificateId: string; reason: string },
+): Promise<{ id: string; number: string }> {
+  const { tx, now, actor } = context;
+  const asked = await standing(tx, certificateId);
+  const { content } = asked;
+  if (!isVersion2(content)) throw new Problem('A document of the first form is revised first, then withdrawn.', {}, 409);
+  const issued = dateIn((await readSettings(tx)).zone, now);
+  const year = Number(issued.slice(0, 4));
+  const { serial, number } = await takeNumber(context, 'W', year);
+  const { runId, ticketId, assetId, customerId } = asked;
+  const { id } = await insertDocument(
+    context,
+    { series: 'W', year, serial, runId, ticketId, assetId, customerId, withdraws: asked.id },
+    (previous) =>
+      withdrawalContent({
+        withdrawn: content,
+        hash: asked.hash,
+        reason,
+        number,
+        previous,
+        issued,
+        authorisedBy: actor,
+        authorisedAt: now.toISOString(),
+        software: software(),
+      }),
+  );
+  await tx
+    .update(asset)
+    .set({ nextDue: issued, dueBasis: { from: issued, reason: `${asked.number} withdrawn` } })
+    .where(eq(asset.id, assetId));
+  await tellWithdrawal(context, asked, { number, reason });
+  return { id, number };
+}
