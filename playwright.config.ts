@@ -1,5 +1,24 @@
 import { defineConfig } from '@playwright/test';
 
+/** Two houses side by side: one for the rooms and gas, one for water. What may have nothing beside it comes after both. */
+const part = process.env.E2E_PART ?? 'all';
+const PARTS: Record<string, { name: string; testMatch?: RegExp; testIgnore?: RegExp; dependencies?: string[] }[]> = {
+  house: [
+    { name: 'rooms', testIgnore: /outage|responsive|killed|e2e\/(gas|water)\// },
+    // Needs more places than the demo's bench has.
+    { name: 'gas', testMatch: /e2e\/gas\/.*spec/, dependencies: ['rooms'] },
+  ],
+  water: [{ name: 'water', testMatch: /e2e\/water\/.*spec/ }],
+  alone: [
+    // Looks at the page's own thread, so nothing else may run beside it.
+    { name: 'responsive', testMatch: /responsive/ },
+    // Kills processes of the house: nobody else may need them meanwhile.
+    { name: 'killed', testMatch: /killed/, dependencies: ['responsive'] },
+    // Takes the database away, so it runs alone and last.
+    { name: 'outage', testMatch: /outage/, dependencies: ['killed'] },
+  ],
+};
+
 /** Started by scripts/test.mjs, which sets up a throw-away cluster with the demo, the mail stand-in and a production web process. */
 export default defineConfig({
   testDir: 'tests/e2e',
@@ -9,19 +28,9 @@ export default defineConfig({
   // A noisy machine may starve a line or a page for half a minute; what fails twice fails.
   retries: 1,
   forbidOnly: true,
-  reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
-  projects: [
-    { name: 'rooms', testIgnore: /outage|responsive|killed|e2e\/(gas|water)\// },
-    // Needs more places than the demo's bench has.
-    { name: 'gas', testMatch: /e2e\/gas\/.*spec/, dependencies: ['rooms'] },
-    { name: 'water', testMatch: /e2e\/water\/.*spec/, dependencies: ['gas'] },
-    // Looks at the page's own thread, so nothing else may run beside it.
-    { name: 'responsive', testMatch: /responsive/, dependencies: ['water'] },
-    // Kills processes of the house: nobody else may need them meanwhile.
-    { name: 'killed', testMatch: /killed/, dependencies: ['responsive'] },
-    // Takes the database away, so it runs alone and last.
-    { name: 'outage', testMatch: /outage/, dependencies: ['killed'] },
-  ],
+  outputDir: `test-results/${part}`,
+  reporter: [['list'], ['json', { outputFile: `test-results/e2e-${part}.json` }]],
+  projects: PARTS[part] ?? Object.values(PARTS).flat(),
   use: {
     baseURL: process.env.E2E_ORIGIN ?? 'http://127.0.0.1:3210',
     viewport: { width: 1280, height: 800 },

@@ -18,7 +18,9 @@ export default defineConfig({
           testTimeout: 60_000,
           hookTimeout: 120_000,
           globalSetup: ['tests/database/cluster.setup.ts'],
-          fileParallelism: false,
+          // Each file has a database of its own, made from one template; a core is left to the server.
+          fileParallelism: true,
+          maxWorkers: 2,
         },
       },
     ],

@@ -1,11 +1,11 @@
 // npm test: everything, on a fresh machine as well. Ends with one line "N passed, N failed" over all.
-import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { addresses, clusterAt, ensureDatabase, ensureServer, removeCluster, startCluster } from './lib/cluster.mjs';
-import { ensureBuild, ensureModules, environment, migrate, TSX } from './lib/project.mjs';
+import { addresses, ensureServer } from './lib/cluster.mjs';
+import { ensureBuild, ensureModules } from './lib/project.mjs';
 import { answers, startScript, startWeb, stopAll } from './lib/processes.mjs';
-import { aptInstall, freePort, installed, ROOT, runBeside, say } from './lib/system.mjs';
+import { closeHouse, ensureDemoDump, openHouse } from './lib/seeded.mjs';
+import { aptInstall, installed, ROOT, runBeside, say } from './lib/system.mjs';
 
 const tally = { passed: 0, failed: 0 };
 const node = (...args) => runBeside(process.execPath, args, { env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' } });
@@ -71,22 +71,9 @@ const vitest = (project) =>
     }),
   );
 
-/** A throw-away demo for the browser. Filling it needs one core for a while, so it is begun early and waited for late. */
-async function beginDemo() {
-  const home = mkdtempSync(join(tmpdir(), 'werkbank-e2e-'));
-  const cluster = clusterAt(home, { throwAway: true });
-  await startCluster(cluster);
-  ensureDatabase(cluster);
-  migrate(cluster);
-  const [port, smtpPort] = [await freePort(), await freePort()];
-  const env = environment({ cluster, home, port, smtpPort });
-  return { home, cluster, port, smtpPort, env, seeded: runBeside(process.execPath, [TSX, 'src/processes/seed.ts'], { env }) };
-}
-
-async function browserTests({ home, cluster, port, smtpPort, env, seeded }) {
-  const { code, output } = await seeded;
-  say(output.trim());
-  if (code !== 0) throw new Error('The demo could not be filled.');
+/** Everything a house needs running before a browser comes: mail, instrument gateway, web. */
+async function openDoors(house) {
+  const { env, smtpPort } = house;
   startScript('src/standins/mail-server.ts', { ...env, SMTP_PORT: String(smtpPort) }, { quiet: true });
   startScript('src/processes/gateway.ts', env, { quiet: true });
   startWeb(env, {
@@ -95,22 +82,58 @@ async function browserTests({ home, cluster, port, smtpPort, env, seeded }) {
       if (/"level":(50|60)/.test(line)) console.log(line);
     },
   });
-  await answers(`http://127.0.0.1:${port}/api/health`);
-  await suite(
-    'browser tests',
+  await answers(`${env.WERKBANK_ORIGIN}/api/health`);
+}
+
+/** One part of the browser tests at one house. */
+const browserPart = (part, house) =>
+  suite(
+    `browser tests, ${part}`,
     () =>
       runBeside(process.execPath, [bin('@playwright/test', 'cli.js'), 'test'], {
         env: {
-          ...env,
-          E2E_ORIGIN: env.WERKBANK_ORIGIN,
-          E2E_CLUSTER: home,
-          OWNER_DATABASE_URL: addresses(cluster).owner,
+          ...house.env,
+          E2E_PART: part,
+          E2E_ORIGIN: house.env.WERKBANK_ORIGIN,
+          E2E_CLUSTER: house.home,
+          OWNER_DATABASE_URL: addresses(house.cluster).owner,
           NODE_ENV: 'test',
         },
       }),
-    join(ROOT, 'test-results', 'e2e.json'),
-    (report) => ({ passed: report.stats.expected + report.stats.flaky, failed: report.stats.unexpected }),
+    join(ROOT, 'test-results', `e2e-${part}.json`),
+    (report) => {
+      const second = secondTries(report);
+      second.forEach(({ title, starved }) =>
+        say(`second try needed: ${title}${starved ? ' (this machine was starved meanwhile)' : ''}`),
+      );
+      const own = second.filter((one) => !one.starved).length;
+      return { passed: report.stats.expected + report.stats.flaky - own, failed: report.stats.unexpected + own };
+    },
   );
+
+/** Times at which this process itself was not given the processor for a second: its timer of 100 ms came that late. */
+const starved = [];
+let expected = Date.now() + 100;
+setInterval(() => {
+  if (Date.now() - expected > 1000) starved.push([expected, Date.now()]);
+  expected = Date.now() + 100;
+}, 100).unref();
+
+/** Tests that passed only when tried again. Excused where the machine was starved while the first try ran. */
+function secondTries(report) {
+  const found = [];
+  const visit = (suite, path) => {
+    (suite.suites ?? []).forEach((one) => visit(one, `${path}${one.title} › `));
+    for (const spec of suite.specs ?? [])
+      for (const test of spec.tests) {
+        if (test.status !== 'flaky') continue;
+        const [first] = test.results;
+        const [from, to] = [Date.parse(first.startTime), Date.parse(first.startTime) + first.duration];
+        found.push({ title: path + spec.title, starved: starved.some(([begin, end]) => begin < to && end > from) });
+      }
+  };
+  visit(report, '');
+  return found;
 }
 
 setUp();
@@ -126,20 +149,27 @@ await Promise.all([
     await check('lint', node(bin('eslint', 'bin', 'eslint.js'), '--max-warnings', '0', '.'));
   })(),
 ]);
-const demo = await beginDemo();
+// The demo is a dump by the hash of what it is made from; where there is none yet it is made while the database tests run.
+const dumped = ensureDemoDump().catch((error) => error);
+const houses = [];
 try {
   await vitest('database');
   ensureBuild();
   // After the build: it writes the declarations of routes and styles that the types refer to.
   await Promise.all([check('types', node(bin('typescript', 'bin', 'tsc'), '--noEmit')), vitest('build')]);
-  await browserTests(demo);
+  const dump = await dumped;
+  if (dump instanceof Error) throw dump;
+  houses.push(await openHouse(dump, 'house'), await openHouse(dump, 'water'));
+  await Promise.all(houses.map(openDoors));
+  await Promise.all([browserPart('house', houses[0]), browserPart('water', houses[1])]);
+  await browserPart('alone', houses[0]);
 } catch (error) {
   tally.failed += 1;
   console.error(error);
 } finally {
   await stopAll();
-  await demo.seeded;
-  removeCluster(demo.cluster);
+  await dumped;
+  houses.forEach(closeHouse);
 }
 say('all done');
 console.log(`${tally.passed} passed, ${tally.failed} failed`);

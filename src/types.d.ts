@@ -9,7 +9,12 @@ declare module 'jstat' {
 }
 
 declare module 'psychrolib' {
-  const psychrolib: { SI: number; SetUnitSystem(system: number): void; GetStandardAtmPressure(altitudeM: number): number };
+  const psychrolib: {
+    SI: number;
+    SetUnitSystem(system: number): void;
+    GetStandardAtmPressure(altitudeM: number): number;
+    GetSatVapPres(temperatureC: number): number;
+  };
   export default psychrolib;
 }
 

@@ -11,7 +11,7 @@ declare module '*/scripts/lib/cluster.mjs' {
   export function stopCluster(cluster: Cluster): void;
   export function removeCluster(cluster: Cluster): void;
   export function addresses(cluster: Cluster, database?: string): { superuser: string; owner: string; app: string };
-  export function ensureDatabase(cluster: Cluster, database?: string): void;
+  export function ensureDatabase(cluster: Cluster, database?: string, options?: { template?: string }): void;
   export function dumpDatabase(cluster: Cluster, file: string, database?: string): void;
   export function loadDatabase(cluster: Cluster, file: string, database?: string): void;
 }

@@ -124,7 +124,7 @@ export function addresses(cluster, database = 'werkbank') {
 }
 
 /** Makes the roles and the database. psql comes with the server. */
-export function ensureDatabase(cluster, database = 'werkbank') {
+export function ensureDatabase(cluster, database = 'werkbank', { template } = {}) {
   const { owner, app, superuser, port } = cluster.state;
   const sql = (statements, name = 'postgres') => {
     const result = run(
@@ -139,7 +139,8 @@ export function ensureDatabase(cluster, database = 'werkbank') {
     if not exists (select from pg_roles where rolname = 'werkbank_app') then create role werkbank_app login password '${app}'; end if;
   end $$;`);
   if (sql(`select 1 from pg_database where datname = '${database}'`) !== '1') {
-    sql(`create database ${database} owner werkbank_owner;`);
+    sql(`create database ${database} owner werkbank_owner${template ? ` template ${template}` : ''};`);
+    if (template) return;
     sql(`revoke all on schema public from public; alter schema public owner to werkbank_owner;`, database);
   }
 }

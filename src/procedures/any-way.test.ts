@@ -1,4 +1,7 @@
 import { describe, expect, it } from 'vitest';
+import { checkDocument } from '@/core/certificate/check/check-document';
+import { certificateContent } from '@/core/certificate/content';
+import { sourceOf } from '@/core/certificate/source.fixture';
 import { describeAdjustments } from '@/core/certificate/describe';
 import { describeProbes } from '@/core/certificate/describe-probes';
 import { diagnoseWater } from '@/core/diagnosis/diagnose-water';
@@ -12,12 +15,13 @@ import { allowed } from '@/core/run/handle';
 import { inputsOfPoint } from '@/core/run/inputs-of-point';
 import { plan, readPairs, type PlannedStep } from '@/core/run/plan';
 import { reduce } from '@/core/run/reduce';
-import type { MaterialComponent, ReferenceSnapshot } from '@/core/run/reference-snapshot';
+import type { EquipmentRole, MaterialComponent, ReferenceSnapshot } from '@/core/run/reference-snapshot';
 import { ScriptedRun } from '@/core/run/scripted';
 import { summarise } from '@/core/results/summary';
 import { MODELS } from '@/processes/seed/catalogue';
 import { Random } from '@/processes/seed/random';
 import { PROCEDURES, shippedProcedure } from './index';
+import { TRACED } from '@/core/run/room.fixture';
 
 const WALKS = 6;
 const COMMANDS = 160;
@@ -34,11 +38,13 @@ function shelfFor(procedureId: string, channels: RunChannel[]): ReferenceSnapsho
   });
   const gasOf = ({ calibrationGas, unit }: RunChannel): MaterialComponent =>
     unit === '%LEL' ? part(calibrationGas!, '%vol', '2.5') : part(calibrationGas!, unit, unit === '%vol' ? '18' : '25');
-  return shippedProcedure(procedureId)!.slots.map(({ id, kind, needs = [] }) => ({
+  return shippedProcedure(procedureId)!.slots.map(({ id, kind, roles, needs = [] }) => ({
     id,
     kind,
     name: id,
     lot: id,
+    ...TRACED,
+    ...(roles ? { role: roles[0]! } : id in ROOM_ROLE ? { role: ROOM_ROLE[id]! } : {}),
     expires: '2099-01-31',
     components:
       needs === 'channelGases'
@@ -49,6 +55,12 @@ function shelfFor(procedureId: string, channels: RunChannel[]): ReferenceSnapsho
     ...(kind === 'gas' ? { availableL: '30' } : {}),
   }));
 }
+
+const ROOM_ROLE: Record<string, EquipmentRole> = {
+  'room-thermometer': 'thermometer',
+  barometer: 'barometer',
+  hygrometer: 'hygrometer',
+};
 
 function open(model: (typeof MODELS)[number], random: Random): ScriptedRun {
   const procedure = shippedProcedure(model.procedureId!)!;
@@ -94,6 +106,11 @@ function hand(run: ScriptedRun, planned: PlannedStep, random: Random): Command {
           temperatureC: any(['22', '-40', 'warm']),
           pressureHPa: any(['1013', '3']),
           humidityPercent: any(['45', '101']),
+        },
+        equipment: {
+          temperatureC: any(['room-thermometer', 'room-thermometer', 'nothing']),
+          pressureHPa: 'barometer',
+          humidityPercent: 'hygrometer',
         },
       };
     case 'wait':
@@ -207,7 +224,23 @@ describe('whatever is done at the bench, in whatever order', () => {
           JSON.parse(JSON.stringify(run.state)),
         );
         const summary = summarise(run.procedure, run.state);
-        expect(summary.results.every((one) => run.state.channels.some(({ id }) => id === one.channel))).toBe(true);
+        // Printed figures add up, each side of a result comes from its own event, and the document bears itself out.
+        for (const line of summary.lines)
+          for (const [side, phase] of [
+            ['found', 'asFound'],
+            ['left', 'asLeft'],
+          ] as const) {
+            const judged = line[side];
+            if (!judged) continue;
+            const own = run.state.readings.find((one) => one.seq === judged.seq)!;
+            expect(own.phase).toBe(side === 'left' && line.leftIsFound ? 'asFound' : phase);
+            if (judged.reference !== null) expect(judged.reference).toBe(own.judgement.reference);
+            if (judged.expanded !== null)
+              expect([judged.expanded, judged.verdict]).toEqual([own.judgement.expanded, own.judgement.state]);
+          }
+        const content = certificateContent(sourceOf(run));
+        expect(checkDocument(content)).toEqual([]);
+        expect(JSON.stringify(content)).not.toMatch(/undefined|NaN|Infinity/);
         expect(
           probeResults({ procedure: run.procedure, state: run.state }).every((one) =>
             one.points.every(({ value }) => Number.isFinite(value)),

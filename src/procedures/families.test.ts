@@ -5,11 +5,19 @@ import { fourGasChannels, gas, mix, technician } from '@/core/run/four-gas.fixtu
 import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
 import { ScriptedRun } from '@/core/run/scripted';
 import { PROCEDURES, shippedProcedure } from './index';
+import { ROOM_EQUIPMENT, ROOM_REFERENCES, TRACED } from '@/core/run/room.fixture';
 
 const start = new Date('2026-11-24T08:00:00.000Z');
 const started = { origin: 'guided' as const, rule: 'simple' as const, coverage: 0.9545, practice: false };
+const ROOM = { temperatureC: '21.5', pressureHPa: '1009', humidityPercent: '45' };
 const open = (id: string, references: ReferenceSnapshot[], source: 'typed' | 'imported' = 'typed') =>
-  new ScriptedRun(shippedProcedure(id)!, { run: `run-${id}`, actor: technician, start, references, source });
+  new ScriptedRun(shippedProcedure(id)!, {
+    run: `run-${id}`,
+    actor: technician,
+    start,
+    references: [...references, ...ROOM_REFERENCES],
+    source,
+  });
 
 describe('procedures that ship', () => {
   it.each(PROCEDURES.map((procedure) => [procedure.id, procedure] as const))(
@@ -47,6 +55,7 @@ describe('family 15: a deadline instead of a minimum wait', () => {
     lot: 'H-1',
     expires: '2027-03-31',
     availableL: '20',
+    ...TRACED,
     components: [
       { substance: 'H2', value: '100', unit: 'ppm', expanded: '2', k: 2 },
       { substance: 'O2', value: '20.9', unit: '%vol', expanded: '0.2', k: 2 },
@@ -62,6 +71,7 @@ describe('family 15: a deadline instead of a minimum wait', () => {
     run
       .wait(300)
       .do({ type: 'completeStep', step: 'warm-up' })
+      .do({ type: 'completeStep', step: 'place', conditions: ROOM, equipment: ROOM_EQUIPMENT })
       .do({ type: 'bindReference', slot: 'gas', reference: 'h2', flowLPerMin: '0.5' });
     run.do({ type: 'captureReading', step: 'found-zero', point: 'zero', channel: 'c-h2', text: '1' });
     flow('found-on', true).do({ type: 'completeStep', step: 'flow', answers: { ball: { value: 'yes' } } });
@@ -123,7 +133,7 @@ describe('family 21: detector pairs, pentane scale, absent sensor', () => {
       id: 'c-so2',
       role: 'so2',
       label: 'SO₂',
-      measurand: 'sulphur dioxide',
+      measurand: 'sulphur dioxide' as const,
       calibrationGas: 'SO2',
       status: 'removed' as const,
     },
@@ -143,6 +153,7 @@ describe('family 21: detector pairs, pentane scale, absent sensor', () => {
       .wait(300)
       .do({ type: 'completeStep', step: 'warm-up' })
       .do({ type: 'completeStep', step: 'block', answers: { alarm: { value: 'pass' } } })
+      .do({ type: 'completeStep', step: 'place', conditions: ROOM, equipment: ROOM_EQUIPMENT })
       .do({ type: 'bindReference', slot: 'mix', reference: 'ref-mix', flowLPerMin: '0.5' });
     const fitted = fourGasChannels.map((channel) => channel.id);
     ['ex', 'h2s', 'co'].forEach((role) =>
@@ -181,7 +192,7 @@ describe('family 21: detector pairs, pentane scale, absent sensor', () => {
     const { state } = throughSpan([]);
     expect(state.readings.find((reading) => reading.channel === 'c-ex' && reading.point === 'span')?.target?.value).toBe('58');
     expect(state.readings.find((reading) => reading.point === 'response')?.judgement).toMatchObject({
-      code: 'observed',
+      code: 'moved',
       state: 'within',
     });
     expect(state.readings.some((reading) => reading.channel === 'c-so2')).toBe(false);

@@ -9,6 +9,7 @@ import { MODELS } from '@/processes/seed/catalogue';
 import { fly } from '@/processes/seed/pilot';
 import { Random } from '@/processes/seed/random';
 import { shippedProcedure } from './index';
+import { ROOM_EQUIPMENT, ROOM_REFERENCES, TRACED } from '@/core/run/room.fixture';
 
 const part = (substance: string, value: string, unit: string, expanded: string): MaterialComponent => ({
   substance,
@@ -24,6 +25,7 @@ const material = (id: string, kind: 'gas' | 'tool', components: MaterialComponen
   lot: id,
   expires: '2099-01-31',
   components,
+  ...TRACED,
   ...(kind === 'gas' ? { availableL: '30' } : {}),
 });
 const FOUR = material('four', 'gas', [
@@ -66,7 +68,7 @@ function open(model: string, gas: ReferenceSnapshot, tool: ReferenceSnapshot | n
     run: `run-${model}`,
     actor: technician,
     start: new Date('2026-11-25T08:00:00.000Z'),
-    references: [gas, ...(tool ? [tool] : [])],
+    references: [gas, ...(tool ? [tool] : []), ...ROOM_REFERENCES],
   }).start({
     origin: 'guided',
     rule: 'simple',
@@ -102,7 +104,12 @@ describe('gas families from the first step to the last', () => {
   it('the breath tester’s expected value falls with the pressure: 0.038 at sea level is 0.037 at about 980 hPa (270 m; common practice), and it is never adjusted', () => {
     const run = open('BN-A', CASES[5]![1], null);
     run.wait(60).do({ type: 'completeStep', step: 'warm-up' });
-    run.do({ type: 'completeStep', step: 'place', conditions: { temperatureC: '21', pressureHPa: '981' } });
+    run.do({
+      type: 'completeStep',
+      step: 'place',
+      conditions: { temperatureC: '21', pressureHPa: '981', humidityPercent: '40' },
+      equipment: ROOM_EQUIPMENT,
+    });
     run.do({ type: 'bindReference', slot: 'mix', reference: 'dry', flowLPerMin: '1.5' });
     run.do({ type: 'completeStep', step: 'mouthpiece', answers: { new: { value: 'yes' } } });
     run.do({ type: 'captureReading', step: 'blank', point: 'blank', channel: 'c-alcohol', text: '0.000' });
@@ -129,6 +136,7 @@ describe('gas families from the first step to the last', () => {
       type: 'completeStep',
       step: 'place',
       conditions: { temperatureC: '21', pressureHPa: '1000', humidityPercent: '40' },
+      equipment: ROOM_EQUIPMENT,
     });
     run.do({ type: 'bindReference', slot: 'scrubber', reference: 'sc' });
     run.do({ type: 'bindReference', slot: 'mix', reference: 'co2', flowLPerMin: '0.5' });
@@ -189,6 +197,7 @@ describe('after two failed tries', () => {
           type: 'completeStep',
           step: key,
           conditions: { temperatureC: '21', pressureHPa: '1000', humidityPercent: '40' },
+          equipment: ROOM_EQUIPMENT,
         });
       else if (step.kind === 'reference') run.do({ type: 'bindReference', slot: 'mix', reference: 'four', flowLPerMin: '0.5' });
       else if (step.kind === 'stimulus') run.do({ type: 'changeStimulus', step: key, slot: step.slot, on: step.on });

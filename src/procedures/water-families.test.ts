@@ -16,6 +16,7 @@ import { METER_MODELS } from '@/standins/meter/meter-models';
 import { PROBE_FAULTS } from '@/standins/meter/probe-fault';
 import { SimulatedMeter } from '@/standins/meter/simulated-meter';
 import { shippedProcedure } from './index';
+import { ROOM_REFERENCES, TRACED } from '@/core/run/room.fixture';
 
 const liquid = (
   substance: string,
@@ -30,6 +31,7 @@ const liquid = (
   lot: `L-${substance}`,
   expires: '2099-01-31',
   detail: { doseMl: '30', volumeMl: '500' },
+  ...TRACED,
   components: [
     {
       substance,
@@ -73,7 +75,9 @@ const SHELF: ReferenceSnapshot[] = [
     lot: 'T',
     expires: '2099-01-31',
     components: [{ substance: 'temperature', value: '1', unit: '°C', expanded: '0.1', k: 2 }],
+    ...TRACED,
   },
+  ...ROOM_REFERENCES.filter((one) => one.role !== 'thermometer'),
 ];
 
 function open(
@@ -135,7 +139,7 @@ describe('water families from the first step to the last, on a sound simulated m
     expect(refusals).toEqual([]);
     expect(run.state.status).toBe('finished');
     const summary = summarise(run.procedure, run.state);
-    expect(summary.results.filter((one) => one.asLeft?.state !== 'within')).toEqual([]);
+    expect(summary.lines.filter((one) => one.left?.verdict !== 'within')).toEqual([]);
     expect(summary.asLeft).toBe('within');
     expect(run.state.stimuli.every((span) => span.offAt !== null)).toBe(true);
   });
@@ -295,7 +299,7 @@ describe('a probe that is refused or poor is cared for and calibrated once more,
   it('fresh buffer is scanned again, each of them, and its doses are booked', () => {
     const pilot = open('PG-22', 'agedElectrode');
     flyWater({ ...pilot, decide: 'fresh' });
-    const bound = pilot.run.state.bindings.map((one) => one.slot).filter((slot) => slot !== 'thermometer');
+    const bound = pilot.run.state.bindings.filter((one) => one.reference.kind !== 'tool').map((one) => one.slot);
     expect(bound).toEqual(['seven', 'four', 'seven', 'four', 'seven', 'four']);
     const poured = pilot.run.events.filter((event) => event.type === 'stimulusChanged' && event.data.litres);
     expect(poured).toHaveLength(6);

@@ -2,7 +2,10 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { TestProject } from 'vitest/node';
-import { clusterAt, removeCluster, startCluster } from '../../scripts/lib/cluster.mjs';
+import { addresses, clusterAt, ensureDatabase, removeCluster, startCluster } from '../../scripts/lib/cluster.mjs';
+import { migrate } from '../../src/data/migrate';
+
+const TEMPLATE = 'world_template';
 
 declare module 'vitest' {
   export interface ProvidedContext {
@@ -15,6 +18,9 @@ export default async function setup(project: TestProject) {
   const home = mkdtempSync(join(tmpdir(), 'werkbank-test-'));
   const cluster = clusterAt(home, { throwAway: true });
   await startCluster(cluster);
+  // Migrated once: every world is a copy of it.
+  ensureDatabase(cluster, TEMPLATE);
+  await migrate(addresses(cluster, TEMPLATE).owner);
   project.provide('clusterHome', home);
   return () => removeCluster(cluster);
 }

@@ -132,10 +132,10 @@ describe('commands', () => {
     const run = await standing();
     await give(run, reading(await channelOf(run, 'h2s'), '0.5'));
     const { rows } = await world.app.query(
-      "select left_text, left_error, left_state from channel_result r join asset_channel c on c.id::text = r.channel where r.run_id = $1 and c.role = 'h2s' and r.point = 'zero'",
+      "select left_text, left_deviation, left_state from channel_result r join asset_channel c on c.id::text = r.channel where r.run_id = $1 and c.role = 'h2s' and r.point = 'zero'",
       [run],
     );
-    expect(rows[0]).toMatchObject({ left_text: '0.5', left_error: '0.5', left_state: 'within' });
+    expect(rows[0]).toMatchObject({ left_text: '0.5', left_deviation: '0.50', left_state: 'within' });
   });
   it('what a browser posts is checked: no start, no approval, no nonsense', async () => {
     const run = await standing();

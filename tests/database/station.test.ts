@@ -115,7 +115,7 @@ describe('the log of a station', () => {
       `select kind, content->>'title' as title, content->'adjustments' as adjustments from certificate where id = $1`,
       [issued.id],
     );
-    expect(made[0]).toMatchObject({ kind: 'record', title: 'Record of imported station results' });
+    expect(made[0]).toMatchObject({ kind: 'imported', title: 'Record of imported station results' });
     expect(JSON.stringify(made[0].adjustments)).toContain('Calibration');
     const { rows: events } = await world.app.query('select distinct source from run_event where run_id = $1 and type = any($2)', [
       run,

@@ -1,3 +1,7 @@
+import { generateKeyPairSync } from 'node:crypto';
+import { calculateJwkThumbprint, FlattenedSign } from 'jose';
+import type { CertificateVersion2 } from '@/core/certificate';
+import { canonicalJson, contentHash } from '@/core/certificate/canonical';
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -42,7 +46,7 @@ async function tampered(change: string, undo: string): Promise<string[]> {
 
 describe('verify', () => {
   it('finds nothing to say about records nobody touched', async () => {
-    expect(await verifyRecords(world.db)).toMatchObject({ runs: 2, certificates: 2, audits: 2, faults: [] });
+    expect(await verifyRecords(world.db)).toMatchObject({ runs: 2, certificates: 2, audits: 3, faults: [] });
   });
   it('finds one changed figure in an event, by name', async () => {
     const {
@@ -75,10 +79,38 @@ describe('verify', () => {
     const undo = `update certificate set content = '${content}', hash = '${row.hash}' where id = '${row.id}'`;
     expect(
       await tampered(`update certificate set content = jsonb_set(content, '{item,serial}', '"X"') where id = '${row.id}'`, undo),
-    ).toEqual([`certificate ${row.number}: its content does not match its hash`]);
-    expect(await tampered(`update certificate set hash = repeat('0', 64) where id = '${row.id}'`, undo)).toContain(
+    ).toEqual([
+      `certificate ${row.number}: its content does not match its hash`,
       `certificate ${row.number}: its signature does not hold`,
+    ]);
+    // The next document carries this one's hash: it no longer follows.
+    const faults = await tampered(`update certificate set hash = repeat('0', 64) where id = '${row.id}'`, undo);
+    expect(faults).toContain(`certificate ${row.number}: its content does not match its hash`);
+    expect(faults.filter((one) => one.includes('does not follow the document issued before it'))).toHaveLength(1);
+  });
+  it('a key that only stands in the database proves nothing: whoever can write there can’t forge a document', async () => {
+    const {
+      rows: [row],
+    } = await world.superuser.query(
+      'select id, number, content::text as content, hash, signature, key_id from certificate order by issue_no desc limit 1',
     );
+    const { privateKey, publicKey } = generateKeyPairSync('ed25519');
+    const pem = publicKey.export({ type: 'spki', format: 'pem' });
+    const { crv, x, kty } = publicKey.export({ format: 'jwk' });
+    const kid = await calculateJwkThumbprint({ crv: crv!, x: x!, kty: kty! });
+    const forged = JSON.parse(row.content) as CertificateVersion2;
+    forged.item.serial = 'FORGED';
+    const jws = await new FlattenedSign(new TextEncoder().encode(canonicalJson(forged)))
+      .setProtectedHeader({ alg: 'EdDSA', kid })
+      .sign(privateKey);
+    const text = JSON.stringify(forged).replace(/'/g, "''");
+    expect(
+      await tampered(
+        `insert into signing_key (id, public_key, created_at) values ('${kid}', '${pem}', now());
+         update certificate set content = '${text}', hash = '${contentHash(forged)}', signature = '${jws.protected}..${jws.signature}', key_id = '${kid}' where id = '${row.id}'`,
+        `update certificate set content = '${row.content.replace(/'/g, "''")}', hash = '${row.hash}', signature = '${row.signature}', key_id = '${row.key_id}' where id = '${row.id}'`,
+      ),
+    ).toEqual([`certificate ${row.number}: it is signed by a key that is not in the workshop’s key file`]);
   });
   it('finds a certificate that is missing from the numbers, and a changed audit entry', async () => {
     const {
@@ -92,8 +124,8 @@ describe('verify', () => {
     ).toContainEqual(expect.stringContaining('is missing'));
     expect(
       await tampered(
-        "update audit set subject = subject || '.' where id = (select min(id) from audit)",
-        'update audit set subject = left(subject, -1) where id = (select min(id) from audit)',
+        "update audit set subject = subject || '.' where id = (select min(id) from audit where action = 'approve')",
+        "update audit set subject = left(subject, -1) where id = (select min(id) from audit where action = 'approve')",
       ),
     ).toContainEqual(expect.stringMatching(/audit entry \d+ \(approve\): its content/));
   });

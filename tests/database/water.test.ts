@@ -52,6 +52,9 @@ beforeAll(async () => {
         lot: 'T-1',
         expires: '2099-01-31',
         components: [{ substance: 'temperature', value: '1', unit: '°C', expanded: '0.1', k: 2 }],
+        certificate: 'T-1/1',
+        traceability: 'traceable to the SI',
+        accepted: { on: '2026-01-01', by: 'Tech', note: 'compared' },
         createdAt: subMonths(now, 40),
       },
     ]);
@@ -225,8 +228,10 @@ describe('liquids on the shelf', () => {
     pressureBar: '',
     price: '',
     balance: '',
-    certificate: '',
-    traceability: '',
+    certificate: 'B/1',
+    issuer: '',
+    traceability: 'traceable to primary buffers',
+    stabilityIncluded: false,
     flowLPerMin: '',
     demand: false,
     set: 'technical',
@@ -239,7 +244,19 @@ describe('liquids on the shelf', () => {
     components: [{ substance: 'technical-7.00', value: '7.00', unit: 'pH', expanded: '0.02', k: 2, table: '20;7,01\n24;6,99' }],
     ...rest,
   });
-  const put = (rest: object = {}) => inTx((context) => addReference(context, liquid(rest) as Parameters<typeof addReference>[1]));
+  const put = (rest: object = {}) =>
+    inTx(async (context) => {
+      const made = await addReference(context, liquid(rest) as Parameters<typeof addReference>[1]);
+      await noteCheck(context, {
+        id: made.id,
+        what: 'accepted',
+        value: '',
+        result: '',
+        note: 'compared with the lot in use',
+        nextDue: '',
+      });
+      return made;
+    });
   it('keeps its own table as rows; opened, it is good for its days; the doses count down', async () => {
     const { id } = await put();
     await inTx((context) => noteCheck(context, { id, what: 'opened', value: '', result: '', note: '', nextDue: '' }));

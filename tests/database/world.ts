@@ -6,13 +6,13 @@ import { addresses, clusterAt, ensureDatabase, type Cluster } from '../../script
 import type { Actor } from '@/core/run/event';
 import { ScriptedRun } from '@/core/run/scripted';
 import type { Database, Transaction } from '@/data/connection';
-import { migrate } from '@/data/migrate';
 import * as schema from '@/data/schema';
 import { placeTicket, recordRun } from '@/features/bench/server';
 import { INSPECTION_ITEMS, receive } from '@/features/counter/server';
 import { changePolicy } from '@/features/due/server';
 import { addUser } from '@/features/office/server';
-import { referenceSnapshot } from '@/features/shelf/server';
+import { confirmRemembered } from '@/features/budgets/server';
+import { referenceSnapshot, referenceSnapshots } from '@/features/shelf/server';
 import { writeSettings } from '@/platform/settings';
 import { MODELS, WORKSHOP } from '@/processes/seed/catalogue';
 import { fly, type Behaviour } from '@/processes/seed/pilot';
@@ -52,13 +52,39 @@ export interface World {
   close: () => Promise<void>;
 }
 
+/** Thermometer, hygrometer, barometer of the bench: with certificate, traceability and acceptance. */
+const roomTools = (now: Date): (typeof schema.reference.$inferInsert)[] =>
+  (
+    [
+      ['thermometer', [['temperature', '°C', '0.1']]],
+      [
+        'hygrometer',
+        [
+          ['humidity', '%', '2.5'],
+          ['temperature', '°C', '0.3'],
+        ],
+      ],
+      ['barometer', [['pressure', 'hPa', '0.5']]],
+    ] as const
+  ).map(([role, measured]) => ({
+    kind: 'tool',
+    role,
+    name: role,
+    lot: `${role}-1`,
+    expires: '2099-12-31',
+    certificate: `${role}/1`,
+    traceability: 'traceable to the SI',
+    accepted: { on: '2026-01-01', by: 'Tech', note: 'compared' },
+    createdAt: now,
+    components: measured.map(([substance, unit, expanded]) => ({ substance, unit, expanded, value: '1', k: 2 })),
+  }));
+
 /** A database of one's own with the least that a run needs: people, a customer, a model, a bottle. Everything is done as the application's role. */
 export async function openWorld(): Promise<World> {
   const cluster = clusterAt(inject('clusterHome'), { throwAway: true });
   const name = `world_${randomUUID().slice(0, 8).replace('-', '')}`;
-  ensureDatabase(cluster, name);
-  const { owner, app: appAddress, superuser } = addresses(cluster, name);
-  await migrate(owner);
+  ensureDatabase(cluster, name, { template: 'world_template' });
+  const { app: appAddress, superuser } = addresses(cluster, name);
   process.env.DATABASE_URL = appAddress;
   const app = new Pool({ connectionString: appAddress, max: 40 });
   const db = drizzle(app, { schema });
@@ -98,6 +124,9 @@ export async function openWorld(): Promise<World> {
         waterVolumeL: '10',
         pressureBar: '150',
         createdAt: now,
+        certificate: 'T-1/C',
+        traceability: 'traceable to the SI',
+        accepted: { on: '2026-01-01', by: 'Tech', note: 'compared' },
         components: [
           ['O2', '18.0', '%vol', '0.2'],
           ['CH4', '2.50', '%vol', '0.05'],
@@ -112,6 +141,12 @@ export async function openWorld(): Promise<World> {
         })),
       })
       .returning();
+    await tx.insert(schema.reference).values(roomTools(now));
+    // What is only remembered has its source: else nothing could be issued.
+    await confirmRemembered(
+      { ...context, actor: { id: signatory.id, name: 'Sign', role: 'signatory' } },
+      { sourceText: 'Quality file 1', sourceOn: '2026-01-01' },
+    );
     return {
       technician: technician.id,
       signatory: signatory.id,
@@ -170,10 +205,14 @@ export async function openWorld(): Promise<World> {
     const { run } = await db.transaction(async (tx: Transaction) => {
       await placeTicket({ tx, actor: technician, now: at }, { ticketId: ticket.id, place: 1 });
       const bottle = (await referenceSnapshot(tx, ids.bottleId))!;
+      const tools = (await referenceSnapshots(tx)).filter((one) => one.kind === 'tool');
       const recorded = await recordRun({ tx, actor: technician, now: at }, ticket.id, (id, procedure, started) => {
-        const scripted = new ScriptedRun(procedure, { run: id, actor: technician, start: at, references: [bottle] }).start(
-          started,
-        );
+        const scripted = new ScriptedRun(procedure, {
+          run: id,
+          actor: technician,
+          start: at,
+          references: [bottle, ...tools],
+        }).start(started);
         fly({
           run: scripted,
           random: new Random(3),

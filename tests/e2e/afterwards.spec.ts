@@ -27,7 +27,7 @@ test('the signatory sends one run back with a note; the bench shows it, and the 
 
 test('a revision says why, keeps the number, and the old code then says “replaced”', async ({ page }) => {
   const [old] = await query<{ id: string; number: string; token: string }>(
-    'select c.id, c.number, c.token from certificate c where not exists (select from certificate n where n.replaces = c.id) order by c.issued_at limit 1',
+    "select c.id, c.number, c.token from certificate c where c.kind = 'calibration' and not exists (select from certificate n where n.replaces = c.id or n.withdraws = c.id) order by c.issued_at limit 1",
   );
   await signIn(page, 'signatory', `/certificates/${old!.id}`);
   await page.getByRole('button', { name: 'Issue a revision' }).click();
@@ -41,7 +41,7 @@ test('a revision says why, keeps the number, and the old code then says “repla
   await expect(page.getByText('This one stays on record as it was')).toBeVisible();
   await page.context().clearCookies();
   await page.goto(`/verify/${old!.token}`);
-  await expect(page.getByRole('heading')).toContainText('Replaced');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Replaced');
 });
 
 test('an interval set on the card moves the stored due date; nonsense is told and nothing moves', async ({ page }) => {

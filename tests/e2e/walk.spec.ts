@@ -2,6 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { contentHash } from '@/core/certificate/canonical';
 import { expect } from '@playwright/test';
 import { simpleParser } from 'mailparser';
 import { goOnEarly, query, read, receiveInstrument, signIn, step, test } from './people';
@@ -44,8 +45,13 @@ test('walks from receipt to reminder', async ({ page, browser }) => {
     await page.getByLabel('Air pressure, hPa').fill('1013');
     await page.getByLabel('Relative humidity, %').fill('45');
     await page.getByRole('button', { name: 'Record' }).click();
-    await expect(page.getByText('“two” is not that')).toBeVisible();
+    await expect(page.getByText('two is no figure from -10 to 50 °C')).toBeVisible();
     await page.getByLabel('Temperature, °C').fill('21.5');
+    // A hygrometer that came back and was not looked at yet is refused with the reason.
+    await page.getByLabel('Relative humidity read by').selectOption({ label: 'Thermo-hygrometer SM-H-0041' });
+    await page.getByRole('button', { name: 'Record' }).click();
+    await expect(page.getByText(/SM-H-0041, has not been accepted yet/)).toBeVisible();
+    await page.getByLabel('Relative humidity read by').selectOption({ label: 'Thermo-hygrometer SM-H-0034' });
     await page.getByRole('button', { name: 'Record' }).click();
     await step(page, 'Choose the bottle');
     await expect(page.getByTestId('reference-FG-1377')).toContainText('expired on');
@@ -69,7 +75,7 @@ test('walks from receipt to reminder', async ({ page, browser }) => {
     await expect(h2s).toContainText('outside');
     await expect(h2s).toContainText('error −3.5');
     await expect(h2s).toContainText('± 2.5');
-    await expect(h2s).toContainText('U 0.85');
+    await expect(h2s).toContainText(/U 1\.\d/);
     await h2s.locator('.reading-input').press('Enter');
     await read(page, { o2: '17.9', ex: '47' });
     await page.locator('.log-line', { hasText: 'Combustible 47' }).getByRole('button', { name: 'strike' }).click();
@@ -140,7 +146,11 @@ test('walks from receipt to reminder', async ({ page, browser }) => {
   const certificateId =
     await test.step('the signatory sees it side by side and approves; a certificate and its PDF come out', async () => {
       await signIn(office, 'signatory', `/approve/${run!.id}`);
-      await expect(office.locator('.approval-table')).toContainText('21.5');
+      await expect(office.locator('.results-table')).toContainText('21.5');
+      await office.getByRole('button', { name: 'Budget of H₂S, Gas, As found' }).click();
+      await expect(office.getByTestId('budget')).toContainText('reference as certified');
+      await expect(office.getByTestId('budget')).toContainText('Quality file Q-12');
+      await office.getByLabel('Annex: uncertainty budgets').check();
       await expect(office.getByText('misread the display')).toBeVisible();
       await office.getByRole('button', { name: 'Approve and issue the certificate' }).click();
       await office.waitForURL('**/certificates/**');
@@ -163,24 +173,33 @@ test('walks from receipt to reminder', async ({ page, browser }) => {
     const clauses: [string, RegExp][] = [
       ['a title', /Calibration certificate/],
       ['b laboratory', /Port Ambrel Instrument Workshop.*Ropewalk 5, Port Ambrel/],
-      ['c place of the work', /Place of calibration: Workshop, Ropewalk 5/],
+      ['c place of the work', /Done at: Workshop, Ropewalk 5/],
       ['d unique number, pages, mark of the end', new RegExp(`${certificate!.number}.*page 1 of \\d.*— End of document —`)],
       ['e customer and contact', /Customer Ambrel Ship Repair Yard, Dock 3, Port Ambrel.*Contact Runa Oskeld/],
-      ['f method', /Method Comparison with a certified gas mixture/],
+      [
+        'f method as it was done',
+        /Method Comparison with a certified gas mixture.*Gas at 0\.5 L\/min.*document four-gas-leak-monitor\/\d/,
+      ],
       ['g item and condition', new RegExp(`Ordfell OF-410, serial number ${serial}.*Inspected on receipt: no fault found`)],
       ['h receipt and i dates of the work', /received \d+ \w+ \d{4}, calibrated \d+ \w+ \d{4}, issued \d+ \w+ \d{4}/],
       ['l only the items', /relate only to the items calibrated/],
-      ['m results with units', /H₂S, gas, ppm 25\.0 21\.5 -3\.5 OUTSIDE 25\.0 0\.0 within/],
-      ['n deviations from the method', /too early\. Reason: warmed up on the way here/],
+      [
+        'm results with units',
+        /H₂S, gas as found ppm 25\.0 21\.5 −3\.5 2\.5 1\.\d \(\d\.\d\d\) OUTSIDE as left ppm 25\.0 25\.0 0\.0 2\.5/,
+      ],
+      ['n deviations from the method', /too early\. warmed up on the way here/],
       ['o who authorised', /Authorised by Henrike Solde/],
-      ['p results of others', /Results of others: None/],
-      ['7.8.4.1 a uncertainty', /Expanded uncertainty U with coverage factor k/],
-      ['b conditions', /21\.5 °C, 1013 hPa, 45 % relative humidity/],
+      ['p results of others', /Results of others: none/],
+      ['7.8.4.1 a uncertainty', /U is the expanded uncertainty of the deviation/],
+      [
+        'b conditions',
+        /21\.5 ± 0\.3 °C \(Thermo-hygrometer SM-H-0034\), 1013\.\d+ ± 0\.5 hPa \(Barometer SM-B-0021\), 45 ± 2\.5 % relative humidity/,
+      ],
       ['c traceability', /Traceability Gravimetric, traceable to the SI/],
       ['d before and after adjustment', /As found.*As left/],
       [
         'e statement of conformity with rule',
-        /As found: outside tolerance\. As left: within tolerance\. Decision rule: Simple acceptance.*ILAC-G8:09\/2019/,
+        /As found: outside tolerance\. As left: within tolerance\. Against: tolerances of Ordfell OF-410.*Covers: .*H₂S, Gas, as found.*Not covered: .*Decision rule: Simple acceptance.*ILAC-G8:09\/2019/,
       ],
       ['7.8.2.2 supplied by the customer', /Supplied by the customer: Asked for: Calibrate/],
       ['no accreditation claimed', /no accreditation is claimed/],
@@ -191,14 +210,19 @@ test('walks from receipt to reminder', async ({ page, browser }) => {
       ['auto-zero', /auto-zeroed at power-on/],
       ['scale', /100 %LEL = 5\.0 %vol \(NFPA 497\)/],
       ['hash', new RegExp(certificate!.hash)],
+      ['annex of budgets', /Annex: uncertainty budgets.*reference as certified/],
+      ['reached by', /555 0142/],
+      ['what supplied means', /the laboratory does not answer for it/],
     ];
     for (const [clause, pattern] of clauses) expect.soft(text, clause).toMatch(pattern);
     expect(execFileSync('qpdf', ['--check', file], { encoding: 'utf8' })).toContain('No syntax or stream encoding errors');
     execFileSync('pdfdetach', ['-saveall', '-o', join(file, '..'), file]);
     const embedded = JSON.parse(readFileSync(join(file, '..', 'certificate.json'), 'utf8'));
-    expect(embedded.hash).toBe(certificate!.hash);
+    expect(contentHash(embedded.content)).toBe(certificate!.hash);
     // UCUM codes beside the symbols of the display.
-    expect(embedded.units).toMatchObject({ ppm: '[ppm]', '%LEL': '%{LEL}', '%vol': '%' });
+    expect(new Set(embedded.content.results.map((one: { unit: object }) => JSON.stringify(one.unit)))).toContain(
+      '{"shown":"ppm","ucum":"[ppm]"}',
+    );
   });
 
   await test.step('label, and the public page behind its code', async () => {
@@ -206,10 +230,10 @@ test('walks from receipt to reminder', async ({ page, browser }) => {
     await expect(office.locator('.label-card')).toContainText(serial);
     const stranger = await (await browser.newContext()).newPage();
     await stranger.goto(`/verify/${certificate!.token}`);
-    await expect(stranger.getByRole('heading')).toContainText('Genuine');
+    await expect(stranger.getByRole('heading', { level: 1 })).toContainText('On record, and current');
     await expect(stranger.locator('body')).not.toContainText(serial);
     await stranger.goto(`/verify/${certificate!.number}`);
-    await expect(stranger.getByRole('heading')).toContainText('Unknown');
+    await expect(stranger.getByRole('heading', { level: 1 })).toContainText('Not known here');
   });
 
   await test.step('due date stored by policy; made due today, the reminder goes out once, by SMTP', async () => {

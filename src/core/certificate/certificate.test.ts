@@ -1,8 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { adjust, asFound, asLeft, FOUND, openFourGas, prepare, signatory, wholeRun } from '../run/four-gas.fixture';
+import { adjust, asFound, asLeft, FOUND, LEFT, mix, openFourGas, prepare, signatory, wholeRun } from '../run/four-gas.fixture';
 import type { ScriptedRun } from '../run/scripted';
 import { canonicalJson, contentHash } from './canonical';
-import { certificateContent, revisedContent } from './content';
+import { checkDocument } from './check/check-document';
+import { certificateContent } from './content';
+import { revisedContent } from './revised';
+import { sourceOf } from './source.fixture';
+import { withdrawalContent } from './withdrawal';
 
 describe('canonical JSON (RFC 8785)', () => {
   it('numbers, literals and escapes of section 3.2.2', () => {
@@ -41,42 +45,64 @@ describe('canonical JSON (RFC 8785)', () => {
   });
 });
 
-describe('certificate content', () => {
-  const source = (run: ScriptedRun) => ({
-    procedure: run.procedure,
-    state: run.state,
-    number: 'C-2026-00001',
-    laboratory: { name: 'Lab', address: 'Street 1', place: 'Bench' },
-    customer: { name: 'Yard', address: 'Dock', contact: 'R.' },
-    item: { maker: 'M', model: 'LM-4', serial: 'S-1', tag: 'T', condition: ['no fault'] },
-    received: '2026-11-23',
-    issued: '2026-11-24',
-    calibrated: '2026-11-24',
-    due: null,
-    suppliedByCustomer: [],
-    authorisedBy: signatory,
-    lastHash: 'ff',
-  });
-  const approved = () => wholeRun().do({ type: 'approve' }, signatory);
-  const line = (run: ScriptedRun, channel: string, point = 'Gas') =>
-    certificateContent(source(run)).results.find((result) => result.channel === channel && result.point === point)!;
+const contentOf = (run: ScriptedRun) => certificateContent(sourceOf(run));
+const approved = () => wholeRun().do({ type: 'approve' }, signatory);
+const line = (run: ScriptedRun, channel: string, point = 'Gas') =>
+  contentOf(run).results.find((result) => result.channel === channel && result.point === point)!;
 
-  it('is a pure function: the same run gives the same hash', () => {
-    expect(contentHash(certificateContent(source(approved())))).toBe(contentHash(certificateContent(source(approved()))));
-  });
-  it('shows as found and as left with deviations, uncertainty to two digits and coverage factor', () => {
-    expect(line(approved(), 'c-h2s')).toMatchObject({
-      target: '25.0',
-      asFound: { text: '21.5', error: '-3.5', state: 'outside' },
-      asLeft: { text: '25.0', error: '0.0', state: 'within' },
-      tolerance: '2.5',
-      expanded: '0.58',
-      k: 2,
+describe('the document, version 2', () => {
+  it('is a pure function, bears itself out, and names every reference with its traceability', () => {
+    expect(contentHash(contentOf(approved()))).toBe(contentHash(contentOf(approved())));
+    const content = contentOf(approved());
+    expect(checkDocument(content)).toEqual([]);
+    expect(content).toMatchObject({ schema: 'werkbank-certificate/2', kind: 'calibration', title: 'Calibration certificate' });
+    expect(content.references.every((one) => one.traceability)).toBe(true);
+    expect(content.environment).toMatchObject({
+      temperatureC: { value: '21.5', expanded: '0.3', k: '2', equipment: 'ref-hygrometer' },
+      pressureHPa: { equipment: 'ref-barometer' },
     });
   });
-  it('the uncertainty is that of reference and resolution: 0.5/2 and 0.5/(2·√3) combined, times 2 (JCGM 100:2008, 4.3.7 and 5.1.2)', () => {
-    const u = 2 * Math.hypot(0.5 / 2, 0.5 / 2 / Math.sqrt(3));
-    expect(Number(line(approved(), 'c-h2s').expanded)).toBeCloseTo(u, 2);
+  it('as found and as left each with their own reference, limits, budget, U and verdict', () => {
+    const h2s = line(approved(), 'c-h2s');
+    expect(h2s.found).toMatchObject({
+      reading: '21.5',
+      verdict: 'outside',
+      limits: { upper: '2.5' },
+      referenceId: 'ref-mix',
+      counts: true,
+    });
+    expect(Number(h2s.found!.deviation)).toBe(-3.5);
+    expect(h2s.left).toMatchObject({ reading: '25.0', verdict: 'within' });
+    expect(h2s.adjusted).toBe(true);
+    expect(h2s.found!.budget.map((one) => one.name)).toContain('reference as certified');
+  });
+  it('a bottle changed in mid-run: as found stands beside the first, as left beside the second', () => {
+    const other = {
+      ...mix,
+      id: 'ref-other',
+      lot: 'L-9',
+      components: mix.components.map((one) => (one.substance === 'H2S' ? { ...one, value: '20.0' } : one)),
+    };
+    const run = asFound(prepare(openFourGas({}, [mix, other])), { ...FOUND, 'c-h2s': '27.0' });
+    run.do({ type: 'bindReference', slot: 'mix', reference: 'ref-other', flowLPerMin: '0.5' });
+    const done = asLeft(adjust(run), { ...LEFT, 'c-h2s': '20.0' }).do({ type: 'finish' });
+    const h2s = line(done, 'c-h2s');
+    // 27.0 − 25.0 = 2.0 within ± 2.5 of the first bottle; 20.0 − 20.0 within ± 2 of the second.
+    expect(h2s.found).toMatchObject({ referenceId: 'ref-mix', verdict: 'within', limits: { upper: '2.5' } });
+    expect(Number(h2s.found!.reference)).toBe(25);
+    expect(h2s.left).toMatchObject({ referenceId: 'ref-other', verdict: 'within', limits: { upper: '2' } });
+    expect(Number(h2s.left!.reference)).toBe(20);
+    expect(contentOf(done).references.map((one) => one.lot)).toEqual(expect.arrayContaining(['L-2041', 'L-9']));
+    expect(checkDocument(contentOf(done))).toEqual([]);
+  });
+  it('the method says the flow that was used, and which results the statement does not cover', () => {
+    const content = contentOf(approved());
+    expect(content.method.text).toContain('Gas at 0.5 L/min.');
+    expect(content.method.document).toMatch(/^four-gas-leak-monitor\/\d+$/);
+    // Its own auto-zero took the as-found zero away: stated, never judged.
+    expect(content.conformity.notJudged.join(' ')).toContain('zero, as found'.replace('zero', 'Zero'));
+    expect(content.conformity.covers).toContain('H₂S, Gas, as left');
+    expect(content.conformity.specification).toMatchObject({ whose: 'maker' });
   });
   it('an absent sensor is named, a failed one too, and then it is a record of limited scope', () => {
     const absent = openFourGas({
@@ -89,30 +115,98 @@ describe('certificate content', () => {
     const failed = asLeft(adjust(asFound(prepare(openFourGas()), { ...FOUND, 'c-h2s': '5.0' }), { 'c-h2s': 2 })).do({
       type: 'finish',
     });
-    expect(certificateContent(source(failed))).toMatchObject({ kind: 'record', title: 'Calibration record of limited scope' });
+    expect(contentOf(failed)).toMatchObject({ kind: 'limited', title: 'Calibration record of limited scope' });
     expect(line(failed, 'c-h2s').note).toContain('Failed two tries');
   });
-  it('never claims an accreditation and says what it relates to (ISO/IEC 17025:2017, 7.8.2.1 l)', () => {
-    const text = certificateContent(source(approved())).notices.join(' ');
+  it('a reading set aside with its reference prints neither deviation nor U', () => {
+    const run = wholeRun().do({ type: 'sendBack', note: 'bottle recalled' }, signatory);
+    run.do({ type: 'strike', seq: run.state.bindings.find((one) => one.slot === 'mix')!.seq, reason: 'lot recalled' });
+    expect(line(run, 'c-h2s').left).toMatchObject({
+      reading: '25.0',
+      reference: null,
+      deviation: null,
+      expanded: null,
+      verdict: 'notJudged',
+      why: expect.stringContaining('lot recalled') as string,
+    });
+  });
+  it('never claims an accreditation, says what it relates to, and what the customer supplied (7.8.2.1 l, 7.8.2.2)', () => {
+    const text = contentOf(approved()).notices.join(' ');
     expect(text).toContain('relate only to the items calibrated');
+    expect(text).toContain('as received');
     expect(text).toContain('reproduced only in full');
     expect(text).toContain('no accreditation is claimed');
+    expect(text).not.toContain('supplied');
+    expect(certificateContent({ ...sourceOf(approved()), suppliedByCustomer: ['tag'] }).notices.join(' ')).toContain(
+      'does not answer for it',
+    );
   });
-  it('a revision names what it replaces and why, and changes no measured value (7.8.8)', () => {
-    const previous = certificateContent(source(approved()));
-    const next = revisedContent({
-      previous,
-      reason: 'customer’s name misspelt',
-      issued: '2026-11-25',
-      changes: { customer: { name: 'Yard Ltd', address: 'Dock', contact: 'R.' } },
+  it('a station’s log is named as results of others', () => {
+    const started = openFourGas().state.started!;
+    const run = asLeft(adjust(asFound(prepare(openFourGas({ ...started, origin: 'imported' }))))).do({ type: 'finish' });
+    expect(contentOf(run)).toMatchObject({ kind: 'imported', title: 'Record of imported station results' });
+    expect(contentOf(run).resultsOfOthers[0]).toContain('station');
+  });
+  it('as found only is a report of its own title', () => {
+    const started = openFourGas().state.started!;
+    const run = asFound(prepare(openFourGas({ ...started, items: [{ ...started.items[0]!, properties: ['as-found-only'] }] })));
+    expect(contentOf(run)).toMatchObject({ kind: 'asFound', title: 'Report of results as found' });
+  });
+});
+
+describe('a mistake is mended by a document that says so (7.8.8)', () => {
+  it('a reopened run: the corrected reading is judged as things were, the revision names what changed', () => {
+    const run = approved();
+    const before = contentOf(run);
+    run.do({ type: 'reopen', reason: 'slip of the keys' }, signatory);
+    const wrong = run.state.readings.find((one) => one.channel === 'c-co' && one.phase === 'asFound' && one.point === 'span')!;
+    expect(run.try({ type: 'correct', seq: wrong.seq, reason: 'no change at all' })).toMatchObject({ code: 'nothingChanged' });
+    run.do({ type: 'correct', seq: wrong.seq, text: '96', reason: 'slip of the keys' });
+    run.do({ type: 'finish' }).do({ type: 'approve' }, signatory);
+    const next = revisedContent({ previous: before, next: contentOf(run), reason: 'slip of the keys' });
+    expect(next).toMatchObject({ number: before.number, revision: 1, replaces: { revision: 0, reason: 'slip of the keys' } });
+    expect(next.replaces!.changed).toEqual(['CO, Gas, as found: 97 (100.0) became 96 (100.0)']);
+    const co = next.results.find((one) => one.channel === 'c-co' && one.point === 'Gas')!;
+    expect(co.found).toMatchObject({ reading: '96', at: wrong.at });
+    expect(checkDocument(next)).toEqual([]);
+  });
+  it('a wrong bottle found later: the reading is judged against the right one, though the channel was adjusted meanwhile', () => {
+    const other = {
+      ...mix,
+      id: 'ref-other',
+      lot: 'L-9',
+      components: mix.components.map((one) => (one.substance === 'CO' ? { ...one, value: '105' } : one)),
+    };
+    const run = wholeRun({}, [mix, other])
+      .do({ type: 'approve' }, signatory)
+      .do({ type: 'reopen', reason: 'other bottle' }, signatory);
+    const wrong = run.state.readings.find((one) => one.channel === 'c-co' && one.phase === 'asFound' && one.point === 'span')!;
+    run.do({ type: 'correct', seq: wrong.seq, reference: 'ref-other', reason: 'it was bottle L-9' });
+    expect(Number(line(run, 'c-co').found!.reference)).toBe(105);
+    expect(Number(line(run, 'c-co').left!.reference)).toBe(100);
+  });
+  it('only a signatory reopens, and only what is approved', () => {
+    expect(approved().try({ type: 'reopen', reason: 'because' })).toMatchObject({ code: 'notAllowed' });
+    expect(wholeRun().try({ type: 'reopen', reason: 'because' }, signatory)).toMatchObject({ code: 'wrongStatus' });
+  });
+  it('nothing changed is said as such, and a withdrawal names what it takes back', () => {
+    const content = contentOf(approved());
+    expect(revisedContent({ previous: content, next: content, reason: 'tag' }).replaces!.changed).toEqual(['no figure changed']);
+    const withdrawn = withdrawalContent({
+      withdrawn: content,
+      hash: contentHash(content),
+      reason: 'dropped',
+      number: 'W-2026-00001',
+      previous: null,
+      issued: '2026-11-26',
       authorisedBy: signatory,
+      authorisedAt: '2026-11-26T10:00:00.000Z',
+      software: content.software,
     });
-    expect(next).toMatchObject({
-      number: previous.number,
-      revision: 1,
-      replaces: { number: previous.number, revision: 0, reason: 'customer’s name misspelt' },
-      results: previous.results,
+    expect(withdrawn).toMatchObject({
+      kind: 'withdrawal',
+      withdraws: { number: content.number, reason: 'dropped' },
+      results: [],
     });
-    expect(contentHash(next)).not.toBe(contentHash(previous));
   });
 });

@@ -12,15 +12,15 @@ describe('the notice of an as-found out of tolerance (ISO/IEC 17025:2017, 7.10.1
   it('names each channel that was outside, with size, direction, tolerance and period', () => {
     const notice = draft(FOUND)!;
     expect(notice.facts.map((fact) => fact.label)).toEqual(['H₂S']);
-    expect(notice.facts[0]).toMatchObject({ target: '25.0', found: '21.5', error: '-3.5', tolerance: '2.5' });
-    expect(notice.body).toContain('showed 21.5 ppm instead of 25.0 ppm, 3.5 ppm too low (tolerance ± 2.5 ppm');
+    expect(notice.facts[0]).toMatchObject({ target: '25.00', found: '21.5', error: '-3.50', tolerance: '2.5' });
+    expect(notice.body).toContain('showed 21.5 ppm instead of 25.00 ppm, 3.50 ppm too low (tolerance ± 2.5 ppm');
     expect(notice.body).toContain('readings of H₂S from 2026-05-02 to 2026-11-24');
     expect(notice.body).toContain('an alarm may have come late or not at all');
     expect(notice.subject).toContain('S-1');
   });
   it('too high is said as such, and brings no talk of late alarms', () => {
     const notice = draft({ ...FOUND, 'c-h2s': '28.5' })!;
-    expect(notice.body).toContain('3.5 ppm too high');
+    expect(notice.body).toContain('3.50 ppm too high');
     expect(notice.body).not.toContain('alarm');
   });
   it('without an earlier calibration it does not pretend to know since when', () => {

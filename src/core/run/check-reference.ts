@@ -50,6 +50,9 @@ export function checkReference({
       `${name} was opened on ${reference.openedOn} and was good until ${reference.openedUntil}. Past its life it is never used: open a fresh one.`,
       { ...beside, numbers: { openedUntil: reference.openedUntil, today } },
     );
+  const dose = reference.detail?.doseMl ?? '0';
+  if (reference.leftMl !== undefined && new Dec(reference.leftMl).lt(Dec.max(dose, 1)))
+    return refuse('empty', `${name} is used up: ${reference.leftMl} mL left, a dose is ${dose} mL.`, beside);
   const untraced = untraceable(reference);
   if (untraced)
     return refuse(
@@ -63,9 +66,6 @@ export function checkReference({
       say({ code: 'refused.notAccepted', numbers: { name: reference.name, lot: reference.lot } }),
       beside,
     );
-  const dose = reference.detail?.doseMl ?? '0';
-  if (reference.leftMl !== undefined && new Dec(reference.leftMl).lt(Dec.max(dose, 1)))
-    return refuse('empty', `${name} is used up: ${reference.leftMl} mL left, a dose is ${dose} mL.`, beside);
   const has = (substance: string) => reference.components.some((component) => component.substance === substance);
   const needed = slot.needs === 'channelGases' ? channels.flatMap((channel) => channel.calibrationGas ?? []) : (slot.needs ?? []);
   const missing = needed.filter((substance) => !has(substance));

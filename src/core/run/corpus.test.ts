@@ -11,14 +11,30 @@ import { reduce } from './reduce';
 import { summarise } from '../results/summary';
 
 const FOLDER = join(__dirname, 'corpus');
+interface FrozenSide {
+  text: string;
+  error: string | null;
+  state: string;
+}
 interface Frozen {
   name: string;
   procedure: Procedure;
   events: Record<string, unknown>[];
-  summary: unknown;
+  summary: {
+    status: string;
+    asFound: string;
+    asLeft: string;
+    adjusted: boolean;
+    results: { channel: string; point: string; asFound: FrozenSide | null; asLeft: FrozenSide | null }[];
+  };
   steps: number;
-  stateHash: string;
 }
+
+/** Where today's table says something else than the joins of then, and why: docs/decisions/016. */
+const DIFFERS: Record<string, Partial<Frozen['summary']>> = {
+  // A point that was only watched as found has no as-left, and none is missing.
+  'family-21-detector-pairs.json': { asLeft: 'within' },
+};
 
 /** Runs as they were recorded once, with what they amounted to then. They are never changed: a new format lifts them. */
 describe('frozen corpus of runs', () => {
@@ -34,9 +50,25 @@ describe('frozen corpus of runs', () => {
       String(frozen.events[0]!.run),
       frozen.events.map((event) => lift(event)),
     );
-    expect(summarise(frozen.procedure, state)).toEqual(frozen.summary);
+    const { lines, ...overall } = summarise(frozen.procedure, state);
+    const { results, ...before } = frozen.summary;
+    expect(overall).toEqual({ ...before, ...DIFFERS[file] });
     expect(plan(frozen.procedure, state)).toHaveLength(frozen.steps);
-    expect(contentHash(JSON.parse(JSON.stringify(state)))).toBe(frozen.stateHash);
+    for (const then of results) {
+      const now = lines.find((line) => line.channel === then.channel && line.point === then.point)!;
+      const side = (judged: typeof now.found) =>
+        judged && { text: judged.reading.text, error: judged.deviation, state: judged.verdict };
+      // What never counted was left out of the old table; today it stands there as not judged.
+      // Set aside with its reference, or only watched: nothing is printed of what it was compared with.
+      if (now.found?.verdict === 'notJudged' || now.left?.verdict === 'notJudged') {
+        expect(['notMeasured', 'within']).toContain(then.asLeft?.state ?? then.asFound?.state ?? 'notMeasured');
+        continue;
+      }
+      if (then.asFound) expect(side(now.found)).toEqual(then.asFound);
+      else expect(now.found?.verdict ?? 'notJudged').toBe('notJudged');
+      if (then.asLeft)
+        expect(side(now.left)).toEqual({ text: then.asLeft.text, error: then.asLeft.error, state: then.asLeft.state });
+    }
   });
   it.each(files)('%s survives its events in any order without an error', (file) => {
     const frozen = JSON.parse(readFileSync(join(FOLDER, file), 'utf8')) as Frozen;

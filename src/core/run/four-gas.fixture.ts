@@ -1,6 +1,7 @@
 import { family04 } from '@/procedures/family-04-four-gas-leak-monitor';
 import type { Actor, RunChannel, StartedData } from './event';
 import type { ReferenceSnapshot } from './reference-snapshot';
+import { ROOM_EQUIPMENT, ROOM_REFERENCES, TRACED } from './room.fixture';
 import { ScriptedRun } from './scripted';
 
 export const technician: Actor = { id: 'u-tech', name: 'Tess Bench', role: 'technician' };
@@ -76,6 +77,7 @@ export const mix: ReferenceSnapshot = {
   expires: '2027-06-30',
   availableL: '30',
   balance: 'N2',
+  ...TRACED,
   components: [
     { substance: 'O2', value: '18.0', unit: '%vol', expanded: '0.18', k: 2 },
     { substance: 'CH4', value: '2.50', unit: '%vol', expanded: '0.05', k: 2 },
@@ -106,7 +108,7 @@ export function openFourGas(
     run: 'run-1',
     actor: technician,
     start: new Date('2026-11-24T08:00:00.000Z'),
-    references,
+    references: [...references, ...ROOM_REFERENCES],
   }).start({ ...startedFourGas, ...overrides });
 }
 
@@ -117,6 +119,7 @@ export function prepare(run: ScriptedRun): ScriptedRun {
     type: 'completeStep',
     step: 'place',
     conditions: { temperatureC: '21.5', pressureHPa: '1009', humidityPercent: '45' },
+    equipment: ROOM_EQUIPMENT,
   });
   return run.do({ type: 'bindReference', slot: 'mix', reference: 'ref-mix', flowLPerMin: '0.5' });
 }
@@ -195,6 +198,6 @@ export function asLeft(run: ScriptedRun, left: Record<string, string> = LEFT): S
   return run.do({ type: 'completeStep', step: 'return', answers: { clean: { value: 'yes' } } });
 }
 
-export function wholeRun(failing: Record<string, number> = {}): ScriptedRun {
-  return asLeft(adjust(asFound(prepare(openFourGas())), failing)).do({ type: 'finish' });
+export function wholeRun(failing: Record<string, number> = {}, references: ReferenceSnapshot[] = [mix]): ScriptedRun {
+  return asLeft(adjust(asFound(prepare(openFourGas({}, references))), failing)).do({ type: 'finish' });
 }

@@ -1,3 +1,4 @@
+import { ROOM_EQUIPMENT } from './room.fixture';
 import { describe, expect, it } from 'vitest';
 import { family04 } from '@/procedures/family-04-four-gas-leak-monitor';
 import {
@@ -101,13 +102,13 @@ describe('the four-gas run', () => {
     });
     expect(run.current()).toEqual([]);
     expect(
-      summarise(family04, run.state).results.find((result) => result.channel === 'c-co' && result.point === 'span')?.asFound,
+      summarise(family04, run.state).lines.find((line) => line.channel === 'c-co' && line.point === 'span')?.found,
     ).toBeNull();
   });
 
   it('striking a reference flags every reading that used it', () => {
     const run = wholeRun().do({ type: 'sendBack', note: 'bottle was recalled' }, signatory);
-    run.do({ type: 'strike', seq: run.state.bindings[0]!.seq, reason: 'lot recalled' });
+    run.do({ type: 'strike', seq: run.state.bindings.find((one) => one.slot === 'mix')!.seq, reason: 'lot recalled' });
     const flagged = run.state.readings.filter((reading) => reading.flags.some((flag) => flag.code === 'referenceStruck'));
     expect(flagged.map((reading) => reading.point)).toEqual(Array(8).fill('span'));
     expect(summarise(family04, run.state).asLeft).toBe('notMeasured');
@@ -123,6 +124,7 @@ describe('references', () => {
       type: 'completeStep',
       step: 'place',
       conditions: { temperatureC: '21', pressureHPa: '1009', humidityPercent: '45' },
+      equipment: ROOM_EQUIPMENT,
     });
     return run.try({ type: 'bindReference', slot: 'mix', reference: 'ref-mix', flowLPerMin: '0.5' });
   };

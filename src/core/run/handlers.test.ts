@@ -15,6 +15,7 @@ import {
 } from './four-gas.fixture';
 import { plan } from './plan';
 import { ScriptedRun } from './scripted';
+import { ROOM_REFERENCES } from '@/core/run/room.fixture';
 
 /** A procedure of these steps for the four-gas monitor, begun. */
 function begin(steps: Step[]): ScriptedRun {
@@ -44,7 +45,7 @@ function begin(steps: Step[]): ScriptedRun {
     run: 'run-1',
     actor: technician,
     start: new Date('2026-11-24T08:00:00.000Z'),
-    references: [mix],
+    references: [mix, ...ROOM_REFERENCES],
   }).start(startedFourGas);
 }
 const keys = (run: ScriptedRun) => plan(run.procedure, run.state).map((step) => step.key);

@@ -30,7 +30,7 @@ export function judgeAtPoint(reading: Reading, target: TargetUsed | null, contex
     coverage,
     ...(capture ? { spread: capture.spread } : {}),
   });
-  const judgement = withCaution(judged, point);
+  const judgement = withCaution(judged, point, channel.unit);
   const gate = point.gate && (point.gate.ofTarget ? gateAbout(target.value, point.gate, channel.resolution) : point.gate);
   const outsideGate =
     gate && reading.status === 'value' && (new Dec(reading.text).lt(gate.lowest) || new Dec(reading.text).gt(gate.highest));
@@ -54,11 +54,11 @@ function gateAbout(target: string, gate: NonNullable<Point['gate']>, resolution:
 }
 
 /** Inside the limit, but past the caution: it passes, and says so. */
-function withCaution(judgement: Judgement, point: Point): Judgement {
+function withCaution(judgement: Judgement, point: Point, unit: string): Judgement {
   const caution = typeof point.tolerance === 'object' ? point.tolerance.caution : undefined;
   if (!caution || judgement.state !== 'within' || judgement.error === null || !new Dec(judgement.error).abs().gt(caution))
     return judgement;
-  return { ...judgement, code: 'caution', why: { code: 'judged.caution', numbers: { caution } } };
+  return { ...judgement, code: 'caution', why: { code: 'judged.cautionBeyond', numbers: { caution, unit } } };
 }
 
 type Terms = Pick<Judgement, 'rule' | 'coverage'>;

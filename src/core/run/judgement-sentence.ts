@@ -9,20 +9,12 @@ import type { Judgement } from './judge';
  */
 export function judgementSentence(judgement: Judgement, unit: string, language: Language = 'en'): string {
   const { code, error, upper, expanded, why } = judgement;
-  if (code === 'within' || code === 'outside' || code === 'guardBand' || code === 'caution')
-    return say(
-      {
-        code: `judged.${code}`,
-        numbers: {
-          deviation: signed(error ?? '0'),
-          unit,
-          limit: upper ?? '0',
-          expanded: expanded ?? '0',
-          caution: why?.numbers?.caution ?? '',
-        },
-      },
-      language,
-    );
+  if (code === 'within' || code === 'outside' || code === 'guardBand' || code === 'caution') {
+    const numbers = { deviation: signed(error ?? '0'), unit, limit: upper ?? '0', expanded: expanded ?? '0' };
+    const verdict = code === 'caution' ? 'within' : code;
+    const sentence = say({ code: `judged.${verdict}`, numbers }, language);
+    return code === 'caution' && why ? `${sentence} ${say(why, language)}` : sentence;
+  }
   return why
     ? say(why, language)
     : say({ code: code === 'over' || code === 'under' ? `judged.${code}` : 'judged.fault' }, language);

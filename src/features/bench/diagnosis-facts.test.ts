@@ -18,6 +18,7 @@ import { diagnosisFacts } from './diagnosis-facts';
 import { capturable, rulesFor } from './live/live-rules';
 import type { Sheet } from './sheet';
 import { suggestAnswers } from './steps/suggest-answers';
+import { ROOM_EQUIPMENT, ROOM_REFERENCES } from '@/core/run/room.fixture';
 
 const FOUR = { O2: 18, CH4: 2.5, H2S: 25, CO: 100 };
 const demand: ReferenceSnapshot = {
@@ -57,7 +58,7 @@ class Bench {
       run: 'r',
       actor: technician,
       start: new Date('2026-11-25T08:00:00Z'),
-      references: [...references, regulator],
+      references: [...references, regulator, ...ROOM_REFERENCES],
     });
     this.run.start({
       origin: 'guided',
@@ -82,6 +83,7 @@ class Bench {
           type: 'completeStep',
           step: key,
           conditions: { temperatureC: '21', pressureHPa: '1013', humidityPercent: '40' },
+          equipment: ROOM_EQUIPMENT,
         });
       else if (step.kind === 'reference') step.slots.forEach((slot) => this.bind(slot, regulator));
     }

@@ -4,4 +4,4 @@ export { placeTicket } from './server/place-ticket';
 export { recordRun, startRun } from './server/start-run';
 export { board, type Board, type BoardTicket } from './server/board';
 export { runView, type RunView } from './server/run-view';
-export { eventHash, loadRun, toEvent, type LoadedRun } from './server/run-store';
+export { eventHash, loadRun, storedEvent, toEvent, type LoadedRun } from './server/run-store';

@@ -218,7 +218,7 @@ function equipment(now: Date): (typeof reference.$inferInsert)[] {
             [0, 0.04],
             [20, -0.02],
             [25, -0.03],
-            [50, -0.06],
+            [60, -0.07],
           ],
         },
       ],

@@ -8,6 +8,7 @@ import { ScriptedRun } from '@/core/run/scripted';
 import { Dec } from '@/core/quantity/decimal';
 import { resolveTarget } from '@/core/run/resolve-target';
 import type { Random } from './random';
+import { toolFor } from './tool-for';
 
 /** What one instrument does in one run: relative span error as found, and whether a channel will not adjust. */
 export interface Behaviour {
@@ -63,7 +64,7 @@ function work(pilot: Pilot, planned: ReturnType<ScriptedRun['current']>[number])
           pressureHPa: random.between(992, 1028).toFixed(0),
           humidityPercent: random.between(35, 60).toFixed(0),
         },
-        equipment: equipmentFor(run.procedure, (slot) => choose(slot, iteration)),
+        equipment: equipmentFor(run),
       });
       break;
     case 'reference':
@@ -119,15 +120,13 @@ function work(pilot: Pilot, planned: ReturnType<ScriptedRun['current']>[number])
   }
 }
 
-/** Equipment of the room by quantity, where the procedure has places for it. */
-export function equipmentFor(
-  procedure: ScriptedRun['procedure'],
-  choose: (slot: string) => ReferenceSnapshot,
-): Partial<Record<RoomQuantity, string>> {
+/** Equipment of the room by quantity, where the procedure has places for it: what is at hand. */
+export function equipmentFor({ procedure, options }: ScriptedRun): Partial<Record<RoomQuantity, string>> {
   return Object.fromEntries(
-    ROOM_QUANTITIES.flatMap((quantity) =>
-      procedure.slots.some((slot) => slot.id === ROOM[quantity].slot) ? [[quantity, choose(ROOM[quantity].slot).id]] : [],
-    ),
+    ROOM_QUANTITIES.flatMap((quantity) => {
+      const slot = procedure.slots.find((one) => one.id === ROOM[quantity].slot);
+      return slot ? [[quantity, toolFor(slot, options.references).id]] : [];
+    }),
   );
 }
 

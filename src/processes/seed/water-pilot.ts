@@ -120,7 +120,7 @@ function work(pilot: WaterPilot, planned: ReturnType<ScriptedRun['current']>[num
         type: 'completeStep',
         step: key,
         conditions: { temperatureC: roomC.toFixed(1), pressureHPa, humidityPercent: '45' },
-        equipment: equipmentFor(run.procedure, pilot.choose),
+        equipment: equipmentFor(run),
       });
       break;
     }
@@ -227,7 +227,7 @@ export function inputsFrom(pilot: WaterPilot, channel: RunChannel, pointId: stri
   const known: Record<string, string | undefined> = {
     millivolts: of(slotOf(meter, channel))?.raw,
     // The thermometer in the beaker, never the meter's own sensor.
-    temperatureC: roomC.toFixed(1),
+    temperatureC: meter.liquidC.toFixed(1),
     comparison: roomC.toFixed(1),
     low: '6.5',
     high: '7.5',

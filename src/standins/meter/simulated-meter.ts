@@ -73,6 +73,11 @@ export class SimulatedMeter {
     };
   }
 
+  /** What a thermometer beside the probe shows: the liquid it stands in, else the room. */
+  get liquidC(): number {
+    return this.liquid?.temperatureC ?? this.world.roomC;
+  }
+
   tick(seconds: number): Notice[] {
     this.seconds += seconds;
     const { world, fault } = this;

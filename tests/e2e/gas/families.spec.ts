@@ -13,22 +13,22 @@ interface Family {
   mixture: Record<string, number>;
   lots: Record<string, string>;
   title: string;
-  kind: 'certificate' | 'record';
+  kind: 'calibration' | 'accuracyCheck' | 'zeroAdjustment';
   filter?: 'co2' | 'charcoal';
   spans?: Record<number, string>;
 }
 
 /** Bottles of the demo's shelf; the mixture is what such a bottle holds. */
 const FAMILIES: Family[] = [
-  { family: 1, model: 'OF-440', mixture: FOUR, lots: { gas: 'FG-1402' }, title: 'Calibration certificate', kind: 'certificate' },
-  { family: 4, model: 'OF-410', mixture: FOUR, lots: { gas: 'FG-1402' }, title: 'Calibration certificate', kind: 'certificate' },
+  { family: 1, model: 'OF-440', mixture: FOUR, lots: { gas: 'FG-1402' }, title: 'Calibration certificate', kind: 'calibration' },
+  { family: 4, model: 'OF-410', mixture: FOUR, lots: { gas: 'FG-1402' }, title: 'Calibration certificate', kind: 'calibration' },
   {
     family: 6,
     model: 'OF-120',
     mixture: { ...AIR, CO: 100 },
     lots: { gas: 'CM-0440' },
     title: 'Calibration certificate',
-    kind: 'certificate',
+    kind: 'calibration',
   },
   {
     family: 7,
@@ -37,7 +37,7 @@ const FAMILIES: Family[] = [
     lots: { gas: 'CD-0512', tool: 'SC-11' },
     filter: 'co2',
     title: 'Calibration certificate',
-    kind: 'certificate',
+    kind: 'calibration',
   },
   {
     family: 8,
@@ -45,7 +45,7 @@ const FAMILIES: Family[] = [
     mixture: { ...AIR, CO: 100 },
     lots: { gas: 'CM-0440' },
     title: 'Calibration certificate',
-    kind: 'certificate',
+    kind: 'calibration',
   },
   {
     family: 13,
@@ -53,7 +53,7 @@ const FAMILIES: Family[] = [
     mixture: { CO2: 50_000, O2: 40, N2O: 50, agent: 2 },
     lots: { gas: 'BG-0077' },
     title: 'Calibration certificate',
-    kind: 'certificate',
+    kind: 'calibration',
   },
   {
     family: 14,
@@ -61,7 +61,7 @@ const FAMILIES: Family[] = [
     mixture: { C2H5OH: 0.038 },
     lots: { gas: 'DG-0038' },
     title: 'Record of an accuracy check',
-    kind: 'record',
+    kind: 'accuracyCheck',
   },
   {
     family: 15,
@@ -69,7 +69,7 @@ const FAMILIES: Family[] = [
     mixture: { ...AIR, H2: 100 },
     lots: { gas: 'HB-3416' },
     title: 'Calibration certificate',
-    kind: 'certificate',
+    kind: 'calibration',
   },
   {
     family: 16,
@@ -78,9 +78,9 @@ const FAMILIES: Family[] = [
     lots: { gas: 'ZT-03', tool: 'ZT-03' },
     filter: 'charcoal',
     title: 'Record of a zero adjustment',
-    kind: 'record',
+    kind: 'zeroAdjustment',
   },
-  { family: 17, model: 'VT-47', mixture: FOUR, lots: { gas: 'FG-1402' }, title: 'Calibration certificate', kind: 'certificate' },
+  { family: 17, model: 'VT-47', mixture: FOUR, lots: { gas: 'FG-1402' }, title: 'Calibration certificate', kind: 'calibration' },
   {
     family: 21,
     model: 'VT-5P',
@@ -88,7 +88,7 @@ const FAMILIES: Family[] = [
     lots: { gas: 'PS-2364' },
     spans: { 1: '15.0', 2: '58', 3: '20.0', 4: '60', 5: '5.0' },
     title: 'Calibration certificate',
-    kind: 'certificate',
+    kind: 'calibration',
   },
 ];
 

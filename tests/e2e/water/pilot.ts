@@ -150,22 +150,35 @@ async function stimulus({ page, device }: WaterFlight, rounds: { buffer: number 
   await page.locator('[data-main-action]').click();
 }
 
+/** Something stands still on the line. */
+const settledCount = (page: Page) =>
+  present(page)
+    .getByText(/settled/)
+    .count();
+
 /** Captures when everything has settled; a thermometer's figure is typed beside the channel. */
 async function read({ page, device, room = '22.0' }: WaterFlight): Promise<void> {
   const key = await present(page).getAttribute('data-step');
-  const compared = page.getByLabel(/reference shows of/);
+  const typed = page.getByLabel(/^(reference shows|°C) of/);
   const named = /still reading/.test(await title(page));
   let pressed = false;
   await expect
     .poll(
       async () => {
         if ((await present(page).getAttribute('data-step')) !== key) return 'gone on';
-        if (await compared.count()) {
-          // It is gone as soon as it was taken.
-          await compared
+        // A digital probe takes its point when its key is pressed.
+        if (named && !pressed) {
+          if (!(await settledCount(page))) return 'waiting';
+          await device.hand({ key: { key: 'span', slot: device.slot('ph') } });
+          pressed = true;
+          return 'waiting';
+        }
+        if (await typed.count()) {
+          // The thermometer beside the probe. The field is gone as soon as it was taken.
+          await typed
             .first()
             .fill(room, { timeout: 1000 })
-            .then(() => compared.first().press('Enter', { timeout: 1000 }))
+            .then(() => typed.first().press('Enter', { timeout: 1000 }))
             .catch(() => undefined);
           return 'waiting';
         }
@@ -173,12 +186,6 @@ async function read({ page, device, room = '22.0' }: WaterFlight): Promise<void>
           .getByText(/([1-9]\d*) of \1 settled/)
           .count();
         if (!ready) return 'waiting';
-        // A digital probe takes its point when its key is pressed.
-        if (named && !pressed) {
-          await device.hand({ key: { key: 'span', slot: device.slot('ph') } });
-          pressed = true;
-          return 'waiting';
-        }
         await page.locator('body').press('c');
         return 'waiting';
       },

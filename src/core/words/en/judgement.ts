@@ -1,7 +1,7 @@
 /** What is said of one reading beside its reference. */
 export const JUDGEMENT = {
   'judged.within': 'Within: {deviation} {unit} against ± {limit} {unit}.',
-  'judged.caution': 'Within: {deviation} {unit} against ± {limit} {unit}. Caution: beyond ± {caution} {unit}, keep an eye on it.',
+  'judged.cautionBeyond': 'Caution: beyond ± {caution} {unit}, keep an eye on it.',
   'judged.outside': 'Outside: {deviation} {unit} against ± {limit} {unit}.',
   'judged.guardBand':
     'Cannot tell: {deviation} {unit} against ± {limit} {unit} is nearer to the limit than the uncertainty of {expanded} {unit}.',

@@ -72,7 +72,7 @@ export function ConditionStep({
                 <Form.Select
                   size="sm"
                   className="mb-1"
-                  aria-label={`${label}: read by`}
+                  aria-label={`${label.split(',')[0]} read by`}
                   value={chosen(quantity)}
                   onChange={(event) => keep({ ...kept, equipment: { ...kept.equipment, [quantity]: event.target.value } })}
                 >

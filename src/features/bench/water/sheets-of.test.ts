@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { currentSteps, plan } from '@/core/run/plan';
 import { technician } from '@/core/run/four-gas.fixture';
+import { ROOM_EQUIPMENT, ROOM_REFERENCES } from '@/core/run/room.fixture';
 import { ScriptedRun } from '@/core/run/scripted';
 import { MODELS } from '@/processes/seed/catalogue';
 import { shippedProcedure } from '@/procedures';
@@ -9,7 +10,12 @@ import { pointsOfSheet, sheetsOf, stepInHand } from './sheets-of';
 const { procedureId, channels, properties } = MODELS.find((one) => one.name === 'SM-35')!;
 const procedure = shippedProcedure(procedureId!)!;
 const begin = (roles: string[]) =>
-  new ScriptedRun(procedure, { run: 'r', actor: technician, start: new Date('2026-11-26T08:00:00Z'), references: [] }).start({
+  new ScriptedRun(procedure, {
+    run: 'r',
+    actor: technician,
+    start: new Date('2026-11-26T08:00:00Z'),
+    references: ROOM_REFERENCES,
+  }).start({
     origin: 'guided',
     rule: 'simple',
     coverage: 0.9545,
@@ -30,7 +36,9 @@ describe('sheets of a combined instrument', () => {
   });
   it('the chosen sheet is in hand; without a choice the first; and its next step is entered by itself', () => {
     const run = begin(['ph', 'ec', 'do', 'sat']);
-    run.do({ type: 'completeStep', step: 'place', conditions: CONDITIONS });
+    run.do({ type: 'completeStep', step: 'place', conditions: CONDITIONS, equipment: ROOM_EQUIPMENT });
+    run.do({ type: 'completeStep', step: 'where', answers: { 'place-of-work': { value: 'bench 2' } } });
+    run.do({ type: 'bindReference', slot: 'thermometer', reference: 'ref-thermometer' });
     const sheets = sheetsOf(procedure, plan(procedure, run.state));
     const current = () => currentSteps(procedure, run.state);
     expect(stepInHand(current(), sheets, null)!.key).toBe('sheets/oxygen/look-membrane');
