@@ -27,6 +27,10 @@ export interface Pilot {
   /** A channel whose bump doesn't move, and an output that is silent. */
   silent?: boolean;
   stopAt?: string;
+  /** The room as it is; somewhere ordinary where left out. */
+  room?: { temperatureC: string; pressureHPa: string; humidityPercent: string };
+  /** What is decided where something failed: to service otherwise. */
+  decide?: string;
 }
 
 /** Works a run through to its end the way a technician would, by commands alone. `stopAt` leaves it standing at a step. */
@@ -59,7 +63,7 @@ function work(pilot: Pilot, planned: ReturnType<ScriptedRun['current']>[number])
       run.wait(20).do({
         type: 'completeStep',
         step: key,
-        conditions: {
+        conditions: pilot.room ?? {
           temperatureC: random.between(19.5, 23.5).toFixed(1),
           pressureHPa: random.between(992, 1028).toFixed(0),
           humidityPercent: random.between(35, 60).toFixed(0),
@@ -114,7 +118,7 @@ function work(pilot: Pilot, planned: ReturnType<ScriptedRun['current']>[number])
       run.wait(10).do({
         type: 'decide',
         step: key,
-        option: (step.options.find((option) => option.id === 'service') ?? step.options[0]!).id,
+        option: (step.options.find((option) => option.id === (pilot.decide ?? 'service')) ?? step.options[0]!).id,
       });
       break;
   }

@@ -17,6 +17,7 @@ export default page({ permission: 'signedIn', name: '/shelf' }, async ({ tx, now
         <Link href="/probes">Ready probes</Link>
         <Link href="/devices">Devices on a line</Link>
         <Link href="/station">Station log</Link>
+        {may(actor.role, 'bench') && <Link href="/office/budgets">Budgets</Link>}
       </span>
     </div>
     {may(actor.role, 'bench') && (

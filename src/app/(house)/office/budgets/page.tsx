@@ -1,0 +1,41 @@
+import Link from 'next/link';
+import { MEASURANDS, isMeasurand } from '@/core/measurand';
+import { BudgetsRoom } from '@/features/budgets';
+import { listStudies, standingTable } from '@/features/budgets/server';
+import { dateIn } from '@/platform/clock';
+import { page } from '@/platform/page';
+import { may } from '@/platform/permission';
+import { readSettings } from '@/platform/settings';
+import { PROCEDURES } from '@/procedures';
+
+export const metadata = { title: 'Budgets' };
+export default page({ permission: 'bench', name: '/office/budgets' }, async ({ tx, actor, now }) => {
+  const [lines, studies, settings] = [await standingTable(tx), await listStudies(tx), await readSettings(tx)];
+  const points = PROCEDURES.flatMap((procedure) =>
+    procedure.points.flatMap((point) =>
+      procedure.channels
+        .filter((channel) => point.channels.includes(channel.role))
+        .flatMap((channel) => channel.measurands)
+        .filter(isMeasurand)
+        .map((measurand) => ({
+          procedure: procedure.id,
+          title: procedure.title,
+          point: point.id,
+          label: point.label,
+          measurand,
+          units: [...MEASURANDS[measurand].units],
+        })),
+    ),
+  );
+  return (
+    <main className="page">
+      <div className="page-head">
+        <h1>Budgets</h1>
+        <Link className="end" href="/office">
+          Office
+        </Link>
+      </div>
+      <BudgetsRoom lines={lines} studies={studies} points={points} maySet={may(actor.role, 'approve')} today={dateIn(settings.zone, now)} />
+    </main>
+  );
+});

@@ -1,0 +1,1 @@
+export { BudgetsRoom } from './budgets-room';
