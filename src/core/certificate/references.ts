@@ -21,7 +21,7 @@ export function referencesOf(state: RunState, lines: ResultLine[], language: Lan
   judged.forEach((one) => one.binding !== null && used.add(one.binding));
   // What served the adjustment, the check and the temperature of a liquid counts as well.
   for (const reading of state.readings)
-    if (!isStruck(reading) && reading.target?.binding != null) used.add(reading.target.binding);
+    if (!isStruck(reading) && typeof reading.target?.binding === 'number') used.add(reading.target.binding);
   const lots = new Set(state.readings.flatMap((one) => (isStruck(one) ? [] : (one.target?.inputs.thermometer ?? []))));
   for (const quantity of ROOM_QUANTITIES) {
     const figure = roomFigure(state, quantity);

@@ -248,17 +248,17 @@ describe('the index of measurands', () => {
   });
   it('every measurand refuses a target that is not its own, with a sentence', () => {
     for (const id of Object.keys(MEASURANDS) as (keyof typeof MEASURANDS)[]) {
-      const module = measurandOf(id);
+      const held = measurandOf(id);
       const context = contextOf({
-        channel: { measurand: id, unit: module.units[0]! },
+        channel: { measurand: id, unit: held.units[0]! },
         target: { kind: 'strip' },
         inputs: { low: '6', high: '7' },
       });
-      const target = module.target(context);
+      const target = held.target(context);
       if (id !== 'pH') expect(target).toMatchObject({ code: 'noTarget' });
-      expect(
-        module.inputs({ ...context.point, target: { kind: 'fixed', value: '0', unit: 'channel' } }, context.channel),
-      ).toEqual([]);
+      expect(held.inputs({ ...context.point, target: { kind: 'fixed', value: '0', unit: 'channel' } }, context.channel)).toEqual(
+        [],
+      );
     }
   });
 });

@@ -80,7 +80,10 @@ export function judgedOf(reading: RecordedReading): Judged {
     basis: target?.sentence ?? '',
     inputs: target?.inputs ?? {},
     deviation: figures?.error ?? null,
-    limits: figures?.lower != null && figures.upper != null ? { lower: figures.lower, upper: figures.upper } : null,
+    limits:
+      typeof figures?.lower === 'string' && typeof figures.upper === 'string'
+        ? { lower: figures.lower, upper: figures.upper }
+        : null,
     budget: figures?.budget ?? [],
     standard: figures?.standard ?? null,
     effectiveDof: figures?.effectiveDof ?? null,

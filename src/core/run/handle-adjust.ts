@@ -2,7 +2,7 @@ import { differenceInMilliseconds, parseISO } from 'date-fns';
 import type { Command } from './command';
 import type { EventDraft } from './event';
 import type { Handling } from './handling';
-import { at, stepInTurn } from './handle-step';
+import { at, stepInTurn } from './step-in-turn';
 import { readPairs } from './plan';
 import { refuse, type Refusal } from './refusal';
 import { measuredChannels } from './state';

@@ -4,7 +4,7 @@ import { say } from '../words/say';
 import { checkReference } from './check-reference';
 import type { Command } from './command';
 import type { EventData, EventDraft } from './event';
-import { at } from './handle-step';
+import { at } from './step-in-turn';
 import type { Handling } from './handling';
 import type { PlannedStep } from './plan';
 import { isRefusal, refuse, type Refusal } from './refusal';

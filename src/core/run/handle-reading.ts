@@ -5,7 +5,7 @@ import type { Command } from './command';
 import type { Capture } from './evidence';
 import type { EventDraft, RunChannel, TargetUsed } from './event';
 import type { Handling } from './handling';
-import { at, stepInTurn } from './handle-step';
+import { at, stepInTurn } from './step-in-turn';
 import { typedInputs } from './inputs-of-point';
 import type { Judgement } from './judge';
 import { judgeAtPoint } from './judge-at-point';

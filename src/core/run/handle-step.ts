@@ -2,22 +2,12 @@ import { differenceInMilliseconds, parseISO } from 'date-fns';
 import type { Answer, Command } from './command';
 import type { EventDraft, RunChannel } from './event';
 import type { Handling } from './handling';
-import { currentSteps, missingReadings, type PlannedStep } from './plan';
+import { missingReadings, type PlannedStep } from './plan';
+import { at, stepInTurn } from './step-in-turn';
 import { recordConditions } from './handle-condition';
 import { isRefusal, refuse, type Refusal } from './refusal';
 import { calibrationReadings, openStimulus, type RunState } from './state';
 import type { CheckItem } from '../procedure/procedure';
-
-/** The step of a command, if it is its turn. */
-export function stepInTurn(key: string, { procedure, state }: Pick<Handling, 'procedure' | 'state'>): PlannedStep | Refusal {
-  const step = currentSteps(procedure, state).find((candidate) => candidate.key === key);
-  return (
-    step ??
-    refuse('notNow', 'This step is not the present one: someone may have gone on meanwhile. The sheet shows where the run is.')
-  );
-}
-
-export const at = (step: PlannedStep) => ({ step: step.key, iteration: step.iteration });
 
 export function handleEnter(command: Extract<Command, { type: 'enterStep' }>, handling: Handling): EventDraft[] | Refusal {
   const step = stepInTurn(command.step, handling);

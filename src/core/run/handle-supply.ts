@@ -4,7 +4,7 @@ import type { Command } from './command';
 import { checkReference } from './check-reference';
 import type { EventDraft } from './event';
 import type { Handling } from './handling';
-import { at, stepInTurn } from './handle-step';
+import { at, stepInTurn } from './step-in-turn';
 import { currentSteps } from './plan';
 import { isRefusal, refuse, type Refusal } from './refusal';
 import type { ReferenceSnapshot } from './reference-snapshot';

@@ -16,7 +16,12 @@ export function StandingRow({ line, maySet, today }: { line: StandingLine; maySe
   const [open, setOpen] = useState(false);
   const [typed, setTyped] = useState({ value: String(line.value), sourceText: '', sourceOn: today });
   const [fields, setFields] = useState<Record<string, string>>({});
-  const unit = line.form === 'percent' ? say({ code: 'budgets.percent' }) : line.form === 'steps' ? say({ code: 'budgets.steps' }) : (line.unit ?? '');
+  const unit =
+    line.form === 'percent'
+      ? say({ code: 'budgets.percent' })
+      : line.form === 'steps'
+        ? say({ code: 'budgets.steps' })
+        : (line.unit ?? '');
   const where = [line.procedure, line.point].filter(Boolean).join(', ');
   const send = async (event: React.FormEvent) => {
     event.preventDefault();

@@ -150,7 +150,11 @@ export function StudyPanel({
         </div>
         <div className="col-md-4">
           <Field label={say({ code: 'budgets.studiedOn' })} problem={fields.studiedOn}>
-            <Form.Control className="mono" value={typed.studiedOn} onChange={(event) => setTyped({ ...typed, studiedOn: event.target.value })} />
+            <Form.Control
+              className="mono"
+              value={typed.studiedOn}
+              onChange={(event) => setTyped({ ...typed, studiedOn: event.target.value })}
+            />
           </Field>
         </div>
         <div className="col-md-6">

@@ -57,7 +57,12 @@ function imported(): ScriptedRun {
       run.do({ type: 'captureReading', step, point: 'span', channel: channel.id, text: texts[channel.role]! }),
     );
   read('log/calibration/before', { o2: '17.9', ex: '48', h2s: '24.0', co: '97' });
-  run.do({ type: 'adjust', step: 'log/calibration/adjust', channels: run.state.channels.map((one) => one.id), outcome: 'passed' });
+  run.do({
+    type: 'adjust',
+    step: 'log/calibration/adjust',
+    channels: run.state.channels.map((one) => one.id),
+    outcome: 'passed',
+  });
   read('log/calibration/after', { o2: '18.0', ex: '50', h2s: '25.0', co: '100' });
   return run.do({ type: 'finish' });
 }
@@ -68,7 +73,12 @@ function mended(): { before: ScriptedRun; after: ScriptedRun } {
   const after = make().wait(86_400).do({ type: 'reopen', reason: 'A figure was written down wrong' }, SIGNATORY);
   const wrong = standingReading(after.state, { channel: 'c-co', phase: 'asFound', point: 'span' })!;
   after.do(
-    { type: 'correct', seq: wrong.seq, text: String(Number(wrong.reading.text) - 1), reason: 'Slip of the keys: the trace shows one less' },
+    {
+      type: 'correct',
+      seq: wrong.seq,
+      text: String(Number(wrong.reading.text) - 1),
+      reason: 'Slip of the keys: the trace shows one less',
+    },
     TECHNICIAN,
   );
   return { before: make(), after: after.do({ type: 'finish' }).do({ type: 'approve' }, SIGNATORY) };
@@ -80,7 +90,9 @@ export function sampleDocuments(): Sample[] {
   let serial = 0;
   const previous = (): CertificateVersion2['previous'] => {
     const last = samples.at(-1)?.content;
-    return last ? { number: last.revision ? `${last.number} revision ${last.revision}` : last.number, hash: contentHash(last) } : null;
+    return last
+      ? { number: last.revision ? `${last.number} revision ${last.revision}` : last.number, hash: contentHash(last) }
+      : null;
   };
   const add = (name: string, run: ScriptedRun) => {
     serial += 1;
@@ -93,7 +105,10 @@ export function sampleDocuments(): Sample[] {
   add('pentane-scale', inGas('VT-5P', SHELF.simulant));
   add('infrared-carbon-dioxide', inGas('VT-C2', SHELF.dioxide, tools('scrubber')));
   add('breathing-gas', inGas('BN-G', SHELF.breathing));
-  add('breath-alcohol-975-hpa', inGas('BN-A', SHELF.dry, { room: { temperatureC: '22.1', pressureHPa: '975', humidityPercent: '41' } }));
+  add(
+    'breath-alcohol-975-hpa',
+    inGas('BN-A', SHELF.dry, { room: { temperatureC: '22.1', pressureHPa: '975', humidityPercent: '41' } }),
+  );
   add('hydrogen', inGas('BN-H', SHELF.hydrogen));
   add('voc-zero-only', inGas('OF-700', SHELF.zeroTube, tools('zeroTube')));
   add('ph-two-buffers-two-temperatures', inWater('PG-22', { roomC: 20.4, laterC: 24.1 }));
@@ -135,4 +150,3 @@ export function sampleDocuments(): Sample[] {
   });
   return samples;
 }
-

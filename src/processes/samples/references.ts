@@ -1,6 +1,12 @@
 import type { MaterialComponent, ReferenceSnapshot } from '@/core/run/reference-snapshot';
 
-const part = (substance: string, value: string, unit: string, expanded: string, rest: Partial<MaterialComponent> = {}): MaterialComponent => ({
+const part = (
+  substance: string,
+  value: string,
+  unit: string,
+  expanded: string,
+  rest: Partial<MaterialComponent> = {},
+): MaterialComponent => ({
   substance,
   value,
   unit,
@@ -25,7 +31,14 @@ const gas = (lot: string, name: string, components: MaterialComponent[], balance
   availableL: '400',
   ...traced(`VG-${lot}`, 'Vantling Gases, calibration laboratory'),
 });
-const liquid = (kind: 'buffer' | 'standard', substance: string, value: string, unit: string, expanded: string, rest: Partial<MaterialComponent> = {}): ReferenceSnapshot => ({
+const liquid = (
+  kind: 'buffer' | 'standard',
+  substance: string,
+  value: string,
+  unit: string,
+  expanded: string,
+  rest: Partial<MaterialComponent> = {},
+): ReferenceSnapshot => ({
   id: `liquid-${substance}`,
   kind,
   name: kind === 'buffer' ? `Buffer ${value}` : `Standard ${value} ${unit}`,
@@ -34,7 +47,13 @@ const liquid = (kind: 'buffer' | 'standard', substance: string, value: string, u
   detail: { doseMl: '30', volumeMl: '5000' },
   ...traced(`PS-${substance}`, 'Peregrith Standards'),
 });
-const tool = (role: ReferenceSnapshot['role'], lot: string, name: string, components: MaterialComponent[], measuring = true): ReferenceSnapshot => ({
+const tool = (
+  role: ReferenceSnapshot['role'],
+  lot: string,
+  name: string,
+  components: MaterialComponent[],
+  measuring = true,
+): ReferenceSnapshot => ({
   id: `tool-${lot}`,
   kind: 'tool',
   role,
@@ -127,6 +146,9 @@ export const ROOM: ReferenceSnapshot[] = [
       ],
     }),
   ]),
-  tool('hygrometer', 'SM-H-0034', 'Thermo-hygrometer', [part('humidity', '1', '%', '2.5'), part('temperature', '1', '°C', '0.3')]),
+  tool('hygrometer', 'SM-H-0034', 'Thermo-hygrometer', [
+    part('humidity', '1', '%', '2.5'),
+    part('temperature', '1', '°C', '0.3'),
+  ]),
   tool('barometer', 'SM-B-0021', 'Barometer', [part('pressure', '1', 'hPa', '0.5')]),
 ];

@@ -39,7 +39,12 @@ const STANDING: StandingValue[] = Object.entries(MEASURANDS).flatMap(([measurand
 export function begin(
   model: string,
   references: ReferenceSnapshot[],
-  { procedure: other, properties: more = [], origin = 'guided', source = 'typed' }: {
+  {
+    procedure: other,
+    properties: more = [],
+    origin = 'guided',
+    source = 'typed',
+  }: {
     procedure?: string;
     properties?: string[];
     origin?: StartedData['origin'];
@@ -65,7 +70,13 @@ export function begin(
     items: [{ id: 'body', part: 'body', assetId: 'sample', model, serial: 'SAMPLE-1', properties: all }],
     channels: channels
       .filter((channel) => procedure.channels.some((place) => place.role === channel.role))
-      .map((channel): RunChannel => ({ ...channel, id: `c-${channel.role}`, item: 'body', status: 'fitted', sensorSerial: `${channel.role.toUpperCase()}-1` })),
+      .map((channel): RunChannel => ({
+        ...channel,
+        id: `c-${channel.role}`,
+        item: 'body',
+        status: 'fitted',
+        sensorSerial: `${channel.role.toUpperCase()}-1`,
+      })),
     schools: schoolsOf(procedure, all),
   });
 }
@@ -74,7 +85,13 @@ export function begin(
 export function inGas(
   model: string,
   bottle: ReferenceSnapshot,
-  rest: Partial<Pilot> & { tools?: ReferenceSnapshot[]; procedure?: string; properties?: string[]; dead?: string[]; seed?: number } = {},
+  rest: Partial<Pilot> & {
+    tools?: ReferenceSnapshot[];
+    procedure?: string;
+    properties?: string[];
+    dead?: string[];
+    seed?: number;
+  } = {},
 ): ScriptedRun {
   const { tools = [], procedure, properties, dead = [], seed = 7, second, ...pilot } = rest;
   const run = begin(model, [bottle, ...tools, ...(second ? [second] : [])], {
@@ -103,7 +120,12 @@ export function inGas(
 /** Worked through in water on a simulated meter. */
 export function inWater(
   model: string,
-  { roomC = 22, laterC, pressureHPa, properties }: { roomC?: number; laterC?: number; pressureHPa?: number; properties?: string[] } = {},
+  {
+    roomC = 22,
+    laterC,
+    pressureHPa,
+    properties,
+  }: { roomC?: number; laterC?: number; pressureHPa?: number; properties?: string[] } = {},
 ): ScriptedRun {
   const run = begin(model, LIQUIDS, properties ? { properties } : {});
   const meter = new SimulatedMeter(METER_MODELS[model]!, 'SAMPLE-1', PROBE_FAULTS.sound, 5);

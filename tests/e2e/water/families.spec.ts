@@ -71,7 +71,7 @@ for (const { family, model, states } of FAMILIES)
       const said = made!.content.probes.flatMap((one) => one.lines).join('; ');
       for (const one of states) expect(said).toMatch(one);
       // Value at the measured temperature (or in air at the pressure), with what it is computed from; uncertainty; pressure among the conditions.
-      expect(made!.content.results.map((one) => one.left?.basis).join(' ')).toMatch(/at \d+\.\d °C/);
+      expect(made!.content.results.map((one) => one.left?.basis).join(' ')).toMatch(/at \d+\.\d+ °C/);
       expect(made!.content.results.filter((one) => one.left?.expanded).length).toBeGreaterThan(0);
       expect(made!.content.environment.pressureHPa?.equipment).toBeTruthy();
       await office.page.goto(`/assets/${assetId}/probe`);

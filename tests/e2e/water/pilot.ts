@@ -157,7 +157,7 @@ const settledCount = (page: Page) =>
     .count();
 
 /** Captures when everything has settled; a thermometer's figure is typed beside the channel. */
-async function read({ page, device, room = '22.0' }: WaterFlight): Promise<void> {
+async function read({ page, device }: WaterFlight): Promise<void> {
   const key = await present(page).getAttribute('data-step');
   const typed = page.getByLabel(/^(reference shows|°C) of/);
   const named = /still reading/.test(await title(page));
@@ -177,7 +177,7 @@ async function read({ page, device, room = '22.0' }: WaterFlight): Promise<void>
           // The thermometer beside the probe. The field is gone as soon as it was taken.
           await typed
             .first()
-            .fill(room, { timeout: 1000 })
+            .fill(device.meter.liquidC.toFixed(1), { timeout: 1000 })
             .then(() => typed.first().press('Enter', { timeout: 1000 }))
             .catch(() => undefined);
           return 'waiting';

@@ -18,7 +18,8 @@ export const OFFICE = {
   'budgets.percent': '% of the value',
   'budgets.steps': 'display steps',
   'budgets.studies': 'Repeat studies',
-  'budgets.noStudies': 'None yet. Read one point at least five times; what the readings pool feeds the repeatability of that point.',
+  'budgets.noStudies':
+    'None yet. Read one point at least five times; what the readings pool feeds the repeatability of that point.',
   'budgets.studySize': '{n} readings, {dof} degrees of freedom',
   'budgets.newStudy': 'A new study',
   'budgets.point': 'Point',

@@ -244,7 +244,7 @@ function side<S extends Side>(which: S, judged: Judged | null): Pick<typeof chan
     Deviation: judged?.deviation ?? null,
     Limit: judged?.limits?.upper ?? null,
     Expanded: judged?.expanded ?? null,
-    K: judged?.k == null ? null : String(judged.k),
+    K: typeof judged?.k === 'number' ? String(judged.k) : null,
     State: judged?.verdict ?? null,
   };
   return Object.fromEntries(Object.entries(figures).map(([name, value]) => [which + name, value])) as Pick<

@@ -35,7 +35,13 @@ export default page({ permission: 'bench', name: '/office/budgets' }, async ({ t
           Office
         </Link>
       </div>
-      <BudgetsRoom lines={lines} studies={studies} points={points} maySet={may(actor.role, 'approve')} today={dateIn(settings.zone, now)} />
+      <BudgetsRoom
+        lines={lines}
+        studies={studies}
+        points={points}
+        maySet={may(actor.role, 'approve')}
+        today={dateIn(settings.zone, now)}
+      />
     </main>
   );
 });
