@@ -44,6 +44,55 @@ test('a revision says why, keeps the number, and the old code then says “repla
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Replaced');
 });
 
+test('a document is reopened: the wrong figure is corrected, approved again as a revision that says what changed, and the customer is told', async ({
+  page,
+  browser,
+}) => {
+  const [old] = (await query<{ id: string; number: string; run: string; asset: string }>(
+    `select c.id, c.number, c.run_id as run, c.asset_id as asset from certificate c join asset a on a.id = c.asset_id
+     join instrument_model m on m.id = a.model_id
+     where c.kind = 'calibration' and c.content->>'schema' = 'werkbank-certificate/2' and m.procedure_id = 'four-gas-pumped'
+     and not exists (select from certificate n where n.replaces = c.id or n.withdraws = c.id) order by c.issued_at desc limit 1`,
+  )) as [{ id: string; number: string; run: string; asset: string }];
+  await signIn(page, 'signatory', `/certificates/${old.id}`);
+  await page.getByRole('button', { name: 'Reopen the run' }).click();
+  await page.getByLabel('What is wrong with the values').fill('CO was written down wrong');
+  await page.getByRole('button', { name: 'Reopen', exact: true }).click();
+  await page.waitForURL(`**/runs/${old.run}`);
+  const bench = await (await browser.newContext()).newPage();
+  await signIn(bench, 'technician', `/runs/${old.run}`);
+  await expect(bench.getByText('CO was written down wrong').first()).toBeVisible();
+  const line = bench.locator('.log-line', { hasText: /^.{0,12}CO .*as left/ }).first();
+  await line.getByRole('button', { name: 'correct' }).click();
+  const form = bench.getByTestId('correct-form');
+  await form.getByRole('button', { name: 'Correct it' }).click();
+  await expect(form.getByText('Say in a few words what was wrong.')).toBeVisible();
+  await form.getByLabel(/What was wrong/).fill('the paper beside the bench says otherwise');
+  await form.getByRole('button', { name: 'Correct it' }).click();
+  await expect(form.getByText(/Type the right figure/)).toBeVisible();
+  const was = Number(await form.getByLabel(/Reading as displayed/).inputValue());
+  await form.getByLabel(/Reading as displayed/).fill(String(was + 1));
+  await form.getByRole('button', { name: 'Correct it' }).click();
+  await expect(form).toHaveCount(0);
+  await bench.getByRole('button', { name: /Finish and hand/ }).click();
+  await expect(bench.locator('.present-step h2')).toContainText('Finished');
+  await page.goto(`/approve/${old.run}`);
+  await page.getByRole('button', { name: /^Approve/ }).click();
+  await page.waitForURL('**/certificates/**');
+  await expect(page.locator('.page-head')).toContainText(`${old.number} rev 1`);
+  const [made] = (await query<{ changed: string[] }>(
+    "select c.content->'replaces'->'changed' as changed from certificate c where c.number = $1 and c.revision = 1",
+    [old.number],
+  )) as [{ changed: string[] }];
+  expect(made.changed.join(' ')).toMatch(new RegExp(`${was}\\b.*${was + 1}\\b`));
+  const [{ told }] = (await query<{ told: number }>(
+    "select count(*)::int as told from mail where subject ilike '%' || $1 || '%' and created_at > now() - interval '5 minutes'",
+    [old.number],
+  )) as [{ told: number }];
+  expect(told).toBeGreaterThan(0);
+  await bench.context().close();
+});
+
 test('an interval set on the card moves the stored due date; nonsense is told and nothing moves', async ({ page }) => {
   const [one] = await query<{ id: string; due: string }>(
     "select a.id, a.next_due::text as due from asset a where a.due_basis ->> 'certificate' is not null order by a.serial limit 1",

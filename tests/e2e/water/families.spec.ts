@@ -61,11 +61,13 @@ for (const { family, model, states } of FAMILIES)
         };
         live: string;
         asleft: string;
+        wrong: unknown[];
       }>(
-        `select c.content, s.as_left as asleft, (select count(*) from run_event e where e.run_id = c.run_id and e.type = 'readingCaptured' and e.source = 'live') as live
+        `select c.content, s.as_left as asleft, jsonb_path_query_array(c.content->'results', '$[*] ? (@.left.verdict == "outside" || @.left.verdict == "cannotTell").left') as wrong, (select count(*) from run_event e where e.run_id = c.run_id and e.type = 'readingCaptured' and e.source = 'live') as live
          from certificate c join run_summary s on s.run_id = c.run_id where c.id = $1`,
         [office.id],
       );
+      expect(made!.wrong).toEqual([]);
       expect(made).toMatchObject({ asleft: 'within', content: { title: 'Calibration certificate' } });
       expect(Number(made!.live)).toBeGreaterThan(0);
       const said = made!.content.probes.flatMap((one) => one.lines).join('; ');

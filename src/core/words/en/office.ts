@@ -1,5 +1,17 @@
 /** Words of the rooms around the bench. */
 export const OFFICE = {
+  'bench.correct': 'correct',
+  'bench.correctText': 'Reading as displayed, {unit}',
+  'bench.correctReference': 'Compared with',
+  'bench.correctSame': 'as recorded',
+  'bench.correctReason': 'What was wrong, and how do you know?',
+  'bench.correctWhy': 'Say in a few words what was wrong.',
+  'bench.correctDo': 'Correct it',
+  'bench.leave': 'Leave',
+  'bench.reopened': 'Reopened by {by}: {reason}',
+  'bench.reopenedHow':
+    'The issued document stands until this one is approved again. Correct a reading in the list on record, or strike it and read again; then finish.',
+  'bench.reopenedLine': 'reopened after approval: {reason}',
   'budgets.remembered':
     '{count, plural, one {One value is} other {# values are}} only remembered. They feed no certificate before a signatory gave them a source and a date.',
   'budgets.sourceOfAll': 'One paper for all of them',

@@ -2,6 +2,7 @@
 import Link from 'next/link';
 import Button from 'react-bootstrap/Button';
 import { summarise } from '@/core/results/summary';
+import { say } from '@/core/words/say';
 import { VerdictMark } from '@/ui/verdict-mark';
 import type { RunView } from '../server/run-view';
 import type { LiveRun } from '../use-run';
@@ -10,6 +11,7 @@ import type { LiveRun } from '../use-run';
 export function EndOfRun({ run, view, gasOpen }: { run: LiveRun; view: RunView; gasOpen: boolean }) {
   const { state } = run;
   const summary = summarise(view.procedure, state);
+  const reopened = state.reopened.at(-1);
   return (
     <section className="present-step" aria-label="Present step">
       <h2>
@@ -25,6 +27,12 @@ export function EndOfRun({ run, view, gasOpen }: { run: LiveRun; view: RunView; 
         <p className="notice mt-2">
           Sent back by {state.sentBack.at(-1)!.by}: {state.sentBack.at(-1)!.note}
         </p>
+      )}
+      {reopened && state.status === 'open' && (
+        <div className="notice mt-2">
+          <strong>{say({ code: 'bench.reopened', numbers: { by: reopened.by, reason: reopened.reason } })}</strong>
+          <p className="mb-0">{say({ code: 'bench.reopenedHow' })}</p>
+        </div>
       )}
       <div className="d-flex flex-wrap gap-4 my-3 fs-5">
         <span>

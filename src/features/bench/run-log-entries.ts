@@ -1,0 +1,105 @@
+import type { RecordedReading, RunState } from '@/core/run/state';
+import { tryWord } from '@/core/run/try-word';
+import { say } from '@/core/words/say';
+import { signed } from '@/ui/format';
+import type { RunView } from './server/run-view';
+
+export interface Entry {
+  seq: number;
+  at: string;
+  text: string;
+  struck: string | null;
+  strikable: boolean;
+  /** A reading that stands: it can be corrected where the document was reopened. */
+  reading?: RecordedReading;
+}
+const PHASE = { asFound: 'as found', adjustment: 'while adjusting', check: 'check', asLeft: 'as left' };
+
+/** All that a run has on record, as lines, newest first. */
+export function entriesOf(state: RunState, view: RunView): Entry[] {
+  const label = (id: string) => state.channels.find((channel) => channel.id === id)?.label ?? id;
+  const point = (id: string) => view.procedure.points.find((one) => one.id === id)?.label.toLowerCase() ?? id;
+  return [
+    ...state.readings.map((entry): Entry => ({
+      seq: entry.seq,
+      at: entry.at,
+      text: `${label(entry.channel)} ${entry.reading.text} ${entry.reading.unit}, ${point(entry.point)}, ${PHASE[entry.phase]}${entry.judgement.error && entry.counts ? ` (${signed(entry.judgement.error)})` : ''}`,
+      struck: entry.flags[0]?.reason ?? null,
+      strikable: true,
+      reading: entry,
+    })),
+    ...state.adjustments.map((entry): Entry => ({
+      seq: entry.seq,
+      at: entry.at,
+      text: `${entry.action} ${entry.channels.map(label).join(', ')}: ${entry.outcome}${entry.iteration > 1 ? `, ${tryWord(entry.iteration)}` : ''}`,
+      struck: entry.struck ? 'struck out' : null,
+      strikable: true,
+    })),
+    ...state.bindings.map((entry): Entry => ({
+      seq: entry.seq,
+      at: entry.at,
+      text: `${entry.reference.name}, lot ${entry.reference.lot}`,
+      struck: entry.struck?.reason ?? null,
+      strikable: true,
+    })),
+    ...state.stimuli.flatMap((span): Entry[] => [
+      { seq: span.onSeq, at: span.onAt, text: stimulusWord(view, span.slot, span.means, true), struck: null, strikable: false },
+      ...(span.offAt
+        ? [
+            {
+              seq: span.offSeq!,
+              at: span.offAt,
+              text: `gas off${span.litres ? `, ${span.litres} L` : ''}`,
+              struck: null,
+              strikable: false,
+            },
+          ]
+        : []),
+    ]),
+    ...state.saves.map((entry): Entry => ({
+      seq: entry.seq,
+      at: entry.at,
+      text: `saved on the instrument: ${entry.outcome}`,
+      struck: null,
+      strikable: false,
+    })),
+    ...state.deviations.map((entry): Entry => ({
+      seq: entry.seq,
+      at: entry.at,
+      text: `deviation: ${entry.what} (${entry.reason})`,
+      struck: null,
+      strikable: false,
+    })),
+    ...state.decisions.map((entry): Entry => ({
+      seq: entry.seq,
+      at: entry.at,
+      text: `decided${entry.channel ? ` for ${label(entry.channel)}` : ''}: ${entry.option}`,
+      struck: null,
+      strikable: false,
+    })),
+    ...state.sentBack.map((entry, index): Entry => ({
+      seq: 1e6 + index,
+      at: entry.at,
+      text: `sent back: ${entry.note}`,
+      struck: null,
+      strikable: false,
+    })),
+    ...state.reopened.map((entry): Entry => ({
+      seq: entry.seq,
+      at: entry.at,
+      text: say({ code: 'bench.reopenedLine', numbers: { reason: entry.reason } }),
+      struck: null,
+      strikable: false,
+    })),
+  ].sort((a, b) => b.at.localeCompare(a.at) || b.seq - a.seq);
+}
+
+function stimulusWord(view: RunView, slot: string, means: string, on: boolean): string {
+  const found = view.procedure.slots.find((one) => one.id === slot);
+  if (found?.kind === 'gas') return on ? 'gas on' : 'gas off';
+  return found?.kind === 'buffer' || found?.kind === 'standard'
+    ? on
+      ? `into ${found.label}`
+      : `out of ${found.label}, rinsed`
+    : `${means}: ${on ? 'on' : 'off'}`;
+}
