@@ -103,6 +103,14 @@ export const conductivity: Measurand = {
     cell: practice(0.2, 'percent'),
     gradient: practice(0.2, 'absolute', '°C'),
   },
+  liquids: [
+    { kind: 'standard', substance: 'kcl-84', name: '84 µS/cm', unit: 'µS/cm' },
+    { kind: 'standard', substance: 'kcl-1413', name: '1413 µS/cm', unit: 'µS/cm' },
+    { kind: 'standard', substance: 'kcl-12880', name: '12.88 mS/cm', unit: 'mS/cm' },
+    { kind: 'standard', substance: 'salt-731', name: '731 µS/cm, mixed salt', unit: 'µS/cm' },
+    { kind: 'standard', substance: 'salt-1417', name: '1417 µS/cm, mixed salt', unit: 'µS/cm' },
+    { kind: 'standard', substance: 'ec-5000', name: 'Quick solution, 5.0 mS/cm', unit: 'µS/cm' },
+  ],
   probe: 'conductivity',
   describe: ({ water }) => {
     const rule = water?.compensation;

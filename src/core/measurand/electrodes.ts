@@ -27,6 +27,7 @@ export const redox: Measurand = {
     junction: practice(1, 'absolute', 'mV'),
     gradient: practice(0.2, 'absolute', '°C'),
   },
+  liquids: [{ kind: 'standard', substance: 'redox-220', name: 'Redox 220 mV', unit: 'mV' }],
   probe: 'orp',
   describe: electrode,
 };
@@ -43,6 +44,10 @@ export const ion: Measurand = {
     stability: memory(0.5, 'percent'),
     junction: practice(1, 'percent'),
   },
+  liquids: [
+    { kind: 'standard', substance: 'fluoride-1', name: 'Fluoride 1 mg/L', unit: 'mg/L' },
+    { kind: 'standard', substance: 'fluoride-10', name: 'Fluoride 10 mg/L', unit: 'mg/L' },
+  ],
   probe: 'ion',
   describe: electrode,
 };

@@ -31,6 +31,14 @@ export interface InfluenceContext extends TargetContext {
 /** What a measurand is to a probe in water. */
 export type ProbeKind = 'pH' | 'conductivity' | 'oxygen' | 'orp' | 'ion' | 'temperature';
 
+/** A buffer or standard that the procedures ask for by name; a bottle on the shelf says which one it is. */
+export interface StandardLiquid {
+  kind: 'buffer' | 'standard';
+  substance: string;
+  name: string;
+  unit: string;
+}
+
 /** Which direction of a wrong reading endangers people: one that rises too little warns late; of oxygen both ends matter. */
 export type Danger = 'rise' | 'fall' | 'both' | null;
 
@@ -50,6 +58,8 @@ export interface Measurand {
   standing: Partial<Record<StandingId, StandingDefault>>;
   /** What was typed beside the reading contradicts the reference in use. */
   contradicts?: (context: TargetContext, target: TargetUsed) => Refusal | null;
+  /** What its liquids are; a shelf offers these. */
+  liquids?: readonly StandardLiquid[];
   probe?: ProbeKind;
   /** Rules by which the channel computes what it shows, for the document. */
   describe?: (channel: RunChannel) => Fact[];

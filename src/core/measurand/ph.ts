@@ -130,5 +130,14 @@ export const pH: Measurand = {
     gradient: practice(0.2, 'absolute', '°C'),
   },
   contradicts,
+  liquids: [
+    { kind: 'buffer', substance: 'technical-4.01', name: 'Buffer 4.01', unit: 'pH' },
+    { kind: 'buffer', substance: 'technical-7.00', name: 'Buffer 7.00', unit: 'pH' },
+    { kind: 'buffer', substance: 'technical-10.01', name: 'Buffer 10.01', unit: 'pH' },
+    { kind: 'buffer', substance: 'phthalate', name: 'Phthalate 4.005', unit: 'pH' },
+    { kind: 'buffer', substance: 'phosphate', name: 'Phosphate 6.865', unit: 'pH' },
+    { kind: 'buffer', substance: 'borax', name: 'Borax 9.180', unit: 'pH' },
+    { kind: 'standard', substance: 'phosphate', name: 'Quick solution, pH 6.86', unit: 'pH' },
+  ],
   probe: 'pH',
 };

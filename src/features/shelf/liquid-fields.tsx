@@ -31,7 +31,7 @@ export function LiquidFields({
             <Field label="Substance" problem={problem(index, 'substance')}>
               <Form.Select {...register(`components.${index}.substance`)}>
                 <option value="">choose</option>
-                {LIQUIDS[kind].map(([substance, name]) => (
+                {LIQUIDS[kind].map(({ substance, name }) => (
                   <option key={substance} value={substance}>
                     {name}
                   </option>

@@ -1,5 +1,7 @@
 import { endOfMonth, format, isValid, parseISO } from 'date-fns';
 import * as yup from 'yup';
+import { MEASURANDS } from '@/core/measurand';
+import type { Measurand } from '@/core/measurand/measurand';
 import { readTable } from './read-table';
 
 const text = (most: number) => yup.string().trim().max(most, `At most ${most} characters.`);
@@ -38,29 +40,12 @@ export const MEASURES: Partial<Record<string, [substance: string, unit: string][
   flowMeter: [['flow', 'L/min']],
 };
 const EQUIPMENT_UNITS = ['°C', 'hPa', '%', 'L/min'] as const;
-export const LIQUID_UNITS = ['pH', 'µS/cm', 'mS/cm', 'mV', 'mg/L'] as const;
-/** Substances that the procedures ask for by name. */
-export const LIQUIDS: Record<'buffer' | 'standard', [substance: string, name: string, unit: (typeof LIQUID_UNITS)[number]][]> = {
-  buffer: [
-    ['technical-4.01', 'Buffer 4.01', 'pH'],
-    ['technical-7.00', 'Buffer 7.00', 'pH'],
-    ['technical-10.01', 'Buffer 10.01', 'pH'],
-    ['phthalate', 'Phthalate 4.005', 'pH'],
-    ['phosphate', 'Phosphate 6.865', 'pH'],
-    ['borax', 'Borax 9.180', 'pH'],
-  ],
-  standard: [
-    ['kcl-84', '84 µS/cm', 'µS/cm'],
-    ['kcl-1413', '1413 µS/cm', 'µS/cm'],
-    ['kcl-12880', '12.88 mS/cm', 'mS/cm'],
-    ['salt-731', '731 µS/cm, mixed salt', 'µS/cm'],
-    ['salt-1417', '1417 µS/cm, mixed salt', 'µS/cm'],
-    ['phosphate', 'Quick solution, pH 6.86', 'pH'],
-    ['ec-5000', 'Quick solution, 5.0 mS/cm', 'µS/cm'],
-    ['redox-220', 'Redox 220 mV', 'mV'],
-    ['fluoride-1', 'Fluoride 1 mg/L', 'mg/L'],
-    ['fluoride-10', 'Fluoride 10 mg/L', 'mg/L'],
-  ],
+const KNOWN = Object.values(MEASURANDS as Record<string, Measurand>).flatMap((one) => one.liquids ?? []);
+export const LIQUID_UNITS = [...new Set(KNOWN.map((one) => one.unit))];
+/** Substances that the procedures ask for by name: every measurand brings its own. */
+export const LIQUIDS = {
+  buffer: KNOWN.filter((one) => one.kind === 'buffer'),
+  standard: KNOWN.filter((one) => one.kind === 'standard'),
 };
 export const ROLE_NAME: Record<string, string> = {
   regulator: 'Regulator',
