@@ -21,6 +21,7 @@ import { family18 } from './family-18-automatic-station';
 import { family19 } from './family-19-laboratory-multi-meter';
 import { family20 } from './family-20-combined-ph-ec-tester';
 import { family21 } from './family-21-five-gas-pentane-scale';
+import { family22 } from './family-22-turbidity-meter';
 
 /** The procedures that ship. Stored and frozen in the database when a run first uses them. */
 export const PROCEDURES: Procedure[] = [
@@ -45,6 +46,7 @@ export const PROCEDURES: Procedure[] = [
   family19,
   family20,
   family21,
+  family22,
   bumpTest,
 ];
 

@@ -9,6 +9,7 @@ import type { Measurand } from './measurand';
 import { oxygen } from './oxygen';
 import { pH } from './ph';
 import { temperature } from './temperature';
+import { turbidity } from './turbidity';
 
 /** Every quantity that the house can calibrate. Its id stands in models, runs and exports. */
 export const MEASURANDS = {
@@ -24,6 +25,7 @@ export const MEASURANDS = {
   'redox potential': redox,
   'ion concentration': ion,
   temperature,
+  turbidity,
 } satisfies Record<string, Measurand>;
 
 export type MeasurandId = keyof typeof MEASURANDS;

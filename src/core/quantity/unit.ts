@@ -13,7 +13,8 @@ export type Dimension =
   | 'time'
   | 'length'
   | 'explosive'
-  | 'acidity';
+  | 'acidity'
+  | 'turbidity';
 /** One unit: what it is in the dimension's base unit (value · factor + offset), and its UCUM code for exports. Factors are exact decimals. */
 export interface Unit {
   symbol: string;
@@ -68,6 +69,8 @@ export const UNITS: readonly Unit[] = [
   unit('ft', '[ft_i]', 'length', '0.3048'),
   unit('%LEL', '%{LEL}', 'explosive', '1'),
   unit('pH', '[pH]', 'acidity', '1'),
+  // UCUM has no code of its own: an annotation, whose value is one.
+  unit('NTU', '{NTU}', 'turbidity', '1'),
 ];
 
 /** The unit of a symbol. Errors: RangeError for one that is not known. */
