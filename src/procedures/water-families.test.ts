@@ -59,6 +59,8 @@ const SHELF: ReferenceSnapshot[] = [
   ]),
   liquid('fluoride-1', '1.00', 'mg/L'),
   liquid('fluoride-10', '10.00', 'mg/L'),
+  liquid('formazin-20', '20.0', 'NTU'),
+  liquid('formazin-100', '100.0', 'NTU'),
   {
     ...liquid('phosphate', '6.86', 'pH'),
     id: 'quick',
@@ -130,6 +132,7 @@ const FAMILIES: [family: number, model: string, extra?: string[]][] = [
   [12, 'SM-20'],
   [19, 'PG-90'],
   [20, 'SM-11'],
+  [22, 'SM-40'],
 ];
 
 describe('water families from the first step to the last, on a sound simulated meter', () => {

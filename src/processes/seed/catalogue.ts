@@ -75,7 +75,7 @@ export const FLEETS: Record<string, Record<string, number>> = {
   'Saltmarsh Trout Hatchery': { 'SM-20': 5, 'PG-22': 2, 'SM-11': 2, 'SM-35': 2, 'SM-05': 1 },
   'Ravel Street Baths': { 'SM-11': 4, 'PG-22': 3, 'OF-410': 2 },
   'Cold Lane Ice Rink': { 'VT-40': 6, 'OF-120': 2, 'OF-125': 2 },
-  'Grauwinkel Brewery': { 'OF-410': 9, 'PG-3P': 4, 'PG-31': 2, 'PG-90': 1, 'VT-60': 2 },
+  'Grauwinkel Brewery': { 'OF-410': 9, 'PG-3P': 4, 'PG-31': 2, 'PG-90': 1, 'VT-60': 2, 'SM-40': 2 },
   'Tidewater Tramway Tunnels': { 'OF-410': 15, 'VT-40': 6, 'VT-5P': 2, 'VT-47': 3, 'OF-700': 1, 'OF-430': 2 },
   'Harbour Breath Clinic': { 'BN-H': 7, 'BN-A': 5, 'BN-G': 1 },
 };

@@ -54,6 +54,8 @@ const KINDS: [kind: 'buffer' | 'standard', name: string, lot: string, components
   ],
   ['standard', 'Fluoride 1 mg/L', 'PF-1', [part('fluoride-1', '1.00', 'mg/L', '0.02')], 'Peregrith'],
   ['standard', 'Fluoride 10 mg/L', 'PF-10', [part('fluoride-10', '10.00', 'mg/L', '0.1')], 'Peregrith'],
+  ['standard', 'Formazin 20 NTU', 'SF-20', [part('formazin-20', '20.0', 'NTU', '0.4')], 'Sillmere'],
+  ['standard', 'Formazin 100 NTU', 'SF-100', [part('formazin-100', '100.0', 'NTU', '1.5')], 'Sillmere'],
 ];
 const BOTTLE: EquipmentDetail = { volumeMl: '2500', doseMl: '30', lifeDays: '184' };
 

@@ -91,6 +91,8 @@ const ion = water(
   },
 );
 
+const turbidity = water('turbidity', 'Turbidity', 'turbidity', 'NTU', '0.1', '1000', { absolute: '0.5', percentOfTarget: '3' });
+
 /** Meters and probes of the demo for water; invented. */
 export const WATER_MODELS: CatalogueModel[] = [
   {
@@ -184,5 +186,14 @@ export const WATER_MODELS: CatalogueModel[] = [
     properties: ['stores-wet'],
     channels: [ph, ec, dissolved, saturation, temperature],
     every: { months: 6 },
+  },
+  {
+    maker: 'Sillmere',
+    name: 'SM-40',
+    kind: 'Turbidity meter',
+    procedureId: 'turbidity-meter',
+    properties: [],
+    channels: [turbidity],
+    every: { months: 12 },
   },
 ];

@@ -8,6 +8,8 @@ interface Kept {
   oxygen: number;
   temperature: number;
   ion: { concentration: number; millivolts: number }[];
+  /** NTU a unit of scattered light. */
+  scatter: number;
 }
 
 interface Raws {
@@ -16,6 +18,7 @@ interface Raws {
   conductance: number;
   signal: number;
   ionMv: number;
+  scattered: number;
 }
 
 const KNOWN_PH: [value: number, table: [number, number][]][] = [
@@ -81,6 +84,7 @@ const BEFORE: Kept = {
     { concentration: 1, millivolts: 110.5 },
     { concentration: 10, millivolts: 53 },
   ],
+  scatter: 1.012,
 };
 
 /** What the meter keeps of its calibrations, and what is not yet applied. */
@@ -130,6 +134,10 @@ export class Calibrations {
     if (!low || !high) return 0;
     const decade = (high.millivolts - low.millivolts) / Math.log10(high.concentration / low.concentration);
     return low.concentration * 10 ** ((millivolts - low.millivolts) / decade);
+  }
+
+  showTurbidity(scattered: number): number {
+    return scattered * this.kept.scatter;
   }
 
   told(): { slope: number | null; offsetMv: number | null; cellConstant: number } {
@@ -190,6 +198,10 @@ export class Calibrations {
         if (this.ionSession.length === 2) this.kept.ion = [...this.ionSession].sort((a, b) => a.concentration - b.concentration);
         return { text: `${concentration}` };
       }
+      case 'turbidity':
+        if (given === null || raw.scattered < 1) return { why: 'a value is needed' };
+        this.kept.scatter = given / raw.scattered;
+        return { text: `${given}` };
       case 'orp':
         return { why: 'ORP is not adjusted' };
     }

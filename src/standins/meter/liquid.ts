@@ -16,10 +16,11 @@ export interface Liquid {
   conductivity: number;
   redoxMv: number | null;
   ionMgPerL: number | null;
+  turbidityNtu: number;
 }
 
 /** Water of the tap, for a probe that stands in nothing in particular. */
-const TAP = { pH: 7.6, conductivity: 320, redoxMv: null, ionMgPerL: null };
+const TAP = { pH: 7.6, conductivity: 320, redoxMv: null, ionMgPerL: null, turbidityNtu: 0.4 };
 /** A usual salt conducts about 2 % more for each °C (common practice). */
 const SALT_PER_C = 0.02;
 const BUFFER_CONDUCTS = 4500;
@@ -37,6 +38,7 @@ export function pour(poured: Poured[], temperatureC: number): Liquid {
       liquid.conductivity = micro ?? conductivityAt(substance, number, temperatureC);
     } else if (unit === 'mV') liquid.redoxMv = table?.length ? between(table, temperatureC) : number;
     else if (unit === 'mg/L') liquid.ionMgPerL = number;
+    else if (unit === 'NTU') liquid.turbidityNtu = number;
   }
   return liquid;
 }

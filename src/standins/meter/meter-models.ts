@@ -1,6 +1,6 @@
 import type { ChannelInfo } from '@/core/instrument/said';
 
-export type MeterRole = 'ph' | 'ec' | 'ecHigh' | 'tds' | 'do' | 'sat' | 'temperature' | 'orp' | 'ion';
+export type MeterRole = 'ph' | 'ec' | 'ecHigh' | 'tds' | 'do' | 'sat' | 'temperature' | 'orp' | 'ion' | 'turbidity';
 
 /** How a meter behaves: what its keys do, what it keeps where. */
 export interface MeterModel {
@@ -37,6 +37,7 @@ const INFO: Record<MeterRole, Omit<ChannelInfo, 'slot' | 'fitted'>> = {
   temperature: { measurand: 'temperature', unit: '°C', resolution: '0.1', lowest: '0', highest: '80' },
   orp: { measurand: 'redox potential', unit: 'mV', resolution: '1', lowest: '-1000', highest: '1000' },
   ion: { measurand: 'ion concentration', unit: 'mg/L', resolution: '0.01', lowest: '0', highest: '100' },
+  turbidity: { measurand: 'turbidity', unit: 'NTU', resolution: '0.1', lowest: '0', highest: '1000' },
 };
 
 export const channelsOf = (model: MeterModel): ChannelInfo[] =>
@@ -112,6 +113,7 @@ export const METER_MODELS: Record<string, MeterModel> = Object.fromEntries(
         roles: ['ph', 'ec', 'do', 'sat', 'temperature'],
         tells: ['slope', 'cellConstant'],
       },
+      { ...base, maker: 'Sillmere', model: 'SM-40', roles: ['turbidity'], recognises: false, tells: [] },
     ] satisfies MeterModel[]
   ).map((model) => [model.model, model]),
 );

@@ -137,6 +137,8 @@ export class SimulatedMeter {
       signal: this.oxygen.signal * (1 + 0.0004 * this.normal()),
       redoxMv: (redox ?? 180) + (fault.offsetMv ?? 2) + 0.2 * this.normal(),
       // A monovalent anion: the voltage falls by about a Nernst slope a decade.
+      // Scattered light of the suspension; an empty shaft scatters next to nothing.
+      scattered: (this.liquid?.turbidityNtu ?? 0.05) * (fault.cell ?? 1) * (1 + 0.0005 * this.normal()),
       ionMv: 110 - 57.5 * Math.log10(Math.max(0.001, ion ?? 0.05)) + 0.02 * this.normal(),
     };
   }
@@ -168,6 +170,8 @@ export class SimulatedMeter {
           return [raw.redoxMv, null];
         case 'ion':
           return [c.showIon(raw.ionMv), raw.ionMv];
+        case 'turbidity':
+          return [c.showTurbidity(raw.scattered), raw.scattered];
       }
     };
     const [shown, electric] = value();

@@ -166,7 +166,7 @@ async function read({ page, device }: WaterFlight): Promise<void> {
   const key = await present(page).getAttribute('data-step');
   const typed = page.getByLabel(/^(reference shows|°C) of/);
   const named = /still reading/.test(await title(page));
-  const still = named ? stillFor(device, 8) : () => true;
+  const still = named ? stillFor(device, 25) : () => true;
   let pressed = false;
   await expect
     .poll(
