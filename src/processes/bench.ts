@@ -4,6 +4,7 @@ import { closeDatabase, database, pool } from '@/data/connection';
 import { certificateDefinition, certificatePdfOf, drawDefinition } from '@/features/certificates/server';
 import { benchCore } from './bench-core';
 import { benchGas } from './bench-gas';
+import { benchJudge } from './bench-judge';
 import { dueList } from '@/features/due/server';
 import { probeSheetAgainstSql } from './bench-probe';
 import { inTurn, verdict } from './in-turn';
@@ -90,6 +91,7 @@ async function certificatesAgainstLibrary(): Promise<boolean> {
 const results = [
   ...benchCore(),
   benchGas(),
+  ...(await benchJudge()),
   await certificatesAgainstLibrary(),
   await probeSheetAgainstSql(),
   await dueListAgainstSql(),

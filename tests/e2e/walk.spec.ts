@@ -208,7 +208,7 @@ test('walks from receipt to reminder', async ({ page, browser }) => {
       ['references with lot and expiry', /Four-gas mix, hand bottle.*lot FG-1402/],
       ['7.8.4.3 due where agreed', /Next calibration due.*agreed with the customer/],
       ['auto-zero', /auto-zeroed at power-on/],
-      ['scale', /100 %LEL = 5\.0 %vol \(NFPA 497\)/],
+      ['scale', /100 %LEL = 5\.0 %vol of methane \(NFPA 497\)/],
       ['hash', new RegExp(certificate!.hash)],
       ['annex of budgets', /Annex: uncertainty budgets.*reference as certified/],
       ['reached by', /555 0142/],

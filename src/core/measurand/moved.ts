@@ -16,8 +16,8 @@ export function movedBy(context: InfluenceContext, target: Measurand['target'], 
     return moved === null || isRefusal(moved) ? null : Number(moved.value);
   };
   const [low, high] = [value(at - step), value(at + step)];
-  const here = value(at);
   if (low !== null && high !== null) return (high - low) / (2 * step);
+  const here = value(at);
   // At the end of a table the slope of one side has to do.
   if (here !== null && high !== null) return (high - here) / step;
   return here !== null && low !== null ? (here - low) / step : 0;

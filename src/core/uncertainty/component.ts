@@ -31,8 +31,15 @@ export interface Component {
 /** Half-width over standard deviation: JCGM 100:2008, 4.3.7 (rectangular), 4.3.9 (triangular), H.1.3.4 (U-shaped). */
 const DIVISORS = { rectangular: Math.sqrt(3), triangular: Math.sqrt(6), uShaped: Math.SQRT2 };
 const DIGITS = 6;
-/** Six significant digits: more than anything printed rests on. */
-export const tidy = (value: number): number => Number(value.toPrecision(DIGITS));
+/** Six significant digits: more than anything printed rests on. By arithmetic, since texts would cost more than all the rest of a judgement. */
+export function tidy(value: number): number {
+  const size = Math.abs(value);
+  if (Number.isInteger(value) && size < 1e6) return value;
+  if (!(size >= 1e-9 && size < 1e6)) return Number(value.toPrecision(DIGITS));
+  // A power of ten up to 10^22 is exact, and so is the quotient to the last bit.
+  const scale = 10 ** (DIGITS - 1 - Math.floor(Math.log10(size)));
+  return Math.round(value * scale) / scale;
+}
 
 const finish = (
   given: Omit<Component, 'standard' | 'sensitivity' | 'contribution' | 'dof'> & {

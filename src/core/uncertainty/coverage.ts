@@ -91,11 +91,11 @@ function convolved(contributions: readonly Contribution[], variance: number, cov
   let [low, high] = [0, (a + b) / scale + 8];
   let k = 1.8;
   for (let i = 0; i < 60 && high - low > 1e-7; i += 1) {
-    if (beyond(k) > target) low = k;
+    const { chance, slope } = beyond(k);
+    if (chance > target) low = k;
     else high = k;
     // Newton where it stays inside, else halving.
-    const slope = (beyond(k + 1e-4) - beyond(k - 1e-4)) / 2e-4;
-    const next = slope < 0 ? k - (beyond(k) - target) / slope : NaN;
+    const next = slope < 0 ? k - (chance - target) / slope : NaN;
     const inside = next > low && next < high;
     if (inside && Math.abs(next - k) < 1e-7) return next;
     k = inside ? next : (low + high) / 2;
@@ -103,17 +103,37 @@ function convolved(contributions: readonly Contribution[], variance: number, cov
   return k;
 }
 
-/** P(X > u) for rectangles of half-widths a ≥ b and a normal part s: integrals of the normal distribution function, in closed form. */
-function tail(a: number, b: number, s: number): (u: number) => number {
+/** P(X > u) for rectangles of half-widths a ≥ b and a normal part s, and its slope: integrals of the normal distribution function, in closed form. */
+function tail(a: number, b: number, s: number): (u: number) => { chance: number; slope: number } {
   const sigma = Math.max(s, 1e-4 * (a + b));
-  if (b < 1e-3 * a) return (u) => (sigma / (2 * a)) * (once((a - u) / sigma) - once((-a - u) / sigma));
+  if (b < 1e-3 * a)
+    return (u) => {
+      const [upper, lower] = [(a - u) / sigma, (-a - u) / sigma];
+      return {
+        chance: (sigma / (2 * a)) * (once(upper) - once(lower)),
+        slope: (normalCdf(lower) - normalCdf(upper)) / (2 * a),
+      };
+    };
   const scale = (sigma * sigma) / (4 * a * b);
-  return (u) =>
-    scale * (twice((a + b - u) / sigma) - twice((a - b - u) / sigma) - twice((b - a - u) / sigma) + twice((-a - b - u) / sigma));
+  const corners = [
+    [a + b, 1],
+    [a - b, -1],
+    [b - a, -1],
+    [-a - b, 1],
+  ] as const;
+  return (u) => {
+    let [chance, slope] = [0, 0];
+    for (const [corner, sign] of corners) {
+      const z = (corner - u) / sigma;
+      // The normal distribution function once for both: ∫ Φ = zΦ + φ, ∫∫ Φ = ((z² + 1)Φ + zφ)/2.
+      const [cdf, phi] = z < -9 ? [0, 0] : z > 9 ? [1, 0] : [normalCdf(z), density(z)];
+      chance += (sign * ((z * z + 1) * cdf + z * phi)) / 2;
+      slope -= (sign * (z * cdf + phi)) / sigma;
+    }
+    return { chance: scale * chance, slope: scale * slope };
+  };
 }
 
 const density = (z: number) => Math.exp(-0.5 * z * z) / Math.sqrt(2 * Math.PI);
 /** ∫ Φ from −∞ to z. */
 const once = (z: number) => (z < -9 ? 0 : z > 9 ? z : z * normalCdf(z) + density(z));
-/** ∫∫ Φ. */
-const twice = (z: number) => (z < -9 ? 0 : z > 9 ? (z * z + 1) / 2 : ((z * z + 1) * normalCdf(z) + z * density(z)) / 2);
