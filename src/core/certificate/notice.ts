@@ -73,7 +73,7 @@ export function draftNotice({
     : 'We have no earlier calibration of it on record: since when it reads like this can’t be told.';
   const told = facts.map((fact) => {
     const low = fact.error.startsWith('-');
-    const size = fact.error ? new Dec(fact.error).abs().toFixed() : '';
+    const size = fact.error ? fact.error.replace('-', '') : '';
     return `- ${fact.label}, ${fact.point.toLowerCase()}: showed ${fact.found} ${fact.unit} instead of ${fact.target} ${fact.unit}${
       size ? `, ${size} ${fact.unit} too ${low ? 'low' : 'high'}` : ''
     } (tolerance ± ${fact.tolerance} ${fact.unit}${fact.expanded ? `, uncertainty of the error ${fact.expanded} ${fact.unit}` : ''}).`;

@@ -85,7 +85,7 @@ test('a poisoned sensor: two tries, the cause first, a decision; the tag, and th
     const office = await (await browser.newContext()).newPage();
     await signIn(office, 'signatory', `/approve/${run}`);
     const notice = office.getByTestId('customer-notice');
-    await expect(notice.getByRole('textbox')).toHaveValue(/Combustible, gas: showed \d+ %LEL instead of 50 %LEL/);
+    await expect(notice.getByRole('textbox')).toHaveValue(/Combustible, gas: showed \d+ %LEL instead of 50\.0 %LEL/);
     await office.getByRole('button', { name: 'Approve and issue the certificate' }).click();
     await office.waitForURL('**/certificates/**');
     expect(
