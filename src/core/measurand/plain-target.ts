@@ -81,10 +81,10 @@ export function plainTarget(context: TargetContext): TargetUsed | null | Refusal
     case 'comparison': {
       const binding = inSlot(context, target.slot);
       if ('refused' in binding) return binding;
-      if (!inputs.comparison) return noTarget('noComparison', {}, 'comparison');
+      if (!/^[+-]?\d+(\.\d+)?$/.test(inputs.comparison?.trim() ?? '')) return noTarget('noComparison', {}, 'comparison');
       const component = binding.reference.components[0];
       return {
-        value: inputs.comparison,
+        value: inputs.comparison!,
         unit: channel.unit,
         expanded: component?.expanded ?? null,
         k: component?.k ?? 2,
@@ -92,7 +92,7 @@ export function plainTarget(context: TargetContext): TargetUsed | null | Refusal
         binding: binding.seq,
         sentence: say({
           code: 'target.comparison',
-          numbers: { name: binding.reference.name, value: inputs.comparison, unit: channel.unit },
+          numbers: { name: binding.reference.name, value: inputs.comparison!, unit: channel.unit },
         }),
       };
     }
