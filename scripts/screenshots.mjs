@@ -1,28 +1,21 @@
 // npm run screenshots: the pictures in docs/screenshots, taken of a throw-away demo. Needs Chromium and poppler-utils, as the tests do.
-import { mkdirSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { clusterAt, ensureDatabase, removeCluster, startCluster } from './lib/cluster.mjs';
-import { ensureBuild, ensureModules, environment, migrate, tsx } from './lib/project.mjs';
+import { ensureBuild, ensureModules, tsx } from './lib/project.mjs';
 import { demoLines } from './lib/demo.mjs';
 import { answers, startScript, startWeb, stopAll } from './lib/processes.mjs';
-import { freePort, ROOT, run, say } from './lib/system.mjs';
+import { closeHouse, ensureDemoDump, openHouse } from './lib/seeded.mjs';
+import { ROOT, run, say } from './lib/system.mjs';
 
 ensureModules();
 ensureBuild();
 const { chromium } = await import('@playwright/test');
 const folder = join(ROOT, 'docs', 'screenshots');
 mkdirSync(folder, { recursive: true });
-const home = mkdtempSync(join(tmpdir(), 'werkbank-pictures-'));
-const cluster = clusterAt(home, { throwAway: true });
+const house = await openHouse(await ensureDemoDump(), 'pictures');
+const { env, home, smtpPort } = house;
 let browser;
 try {
-  await startCluster(cluster);
-  ensureDatabase(cluster);
-  migrate(cluster);
-  const [port, smtpPort] = [await freePort(), await freePort()];
-  const env = environment({ cluster, home, port, smtpPort });
-  tsx(['src/processes/seed.ts'], env);
   startScript('src/standins/mail-server.ts', { ...env, SMTP_PORT: String(smtpPort) }, { quiet: true });
   startScript('src/processes/gateway.ts', env, { quiet: true });
   for (const standIn of demoLines(env)) startScript(standIn.file, { ...env, ...standIn.env }, { quiet: true });
@@ -44,7 +37,7 @@ try {
 } finally {
   await browser?.close();
   await stopAll();
-  removeCluster(cluster);
+  closeHouse(house);
 }
 
 async function open(env, who, viewport = { width: 1280, height: 800 }) {
@@ -84,10 +77,6 @@ async function gasBench(env, tech, shot) {
   await tech.getByRole('button', { name: 'Look at it' }).click();
   await tech.getByTestId('dry-run').waitFor();
   await shot(tech, 'station');
-  await tech.goto('/shelf');
-  await tech.getByRole('link', { name: 'Four-gas mix', exact: true }).first().click();
-  await tech.waitForURL('**/shelf/*-*');
-  await shot(tech, 'bottle');
 }
 
 /** Meters that stand on the bench of the demo: dipped by the hand, the sheet follows; then what became of the probes over two years. */
@@ -110,7 +99,6 @@ async function waterBench(tech, shot) {
     await shot(tech, name);
   }
   await tech.goto('/probes');
-  await shot(tech, 'probes');
   // A probe with enough calibrations of one series for a forecast.
   for (const link of await tech.locator('a.row-link').evaluateAll((all) => all.map((one) => one.getAttribute('href')))) {
     await tech.goto(link);
@@ -121,7 +109,38 @@ async function waterBench(tech, shot) {
   await shot(tech, 'electrode');
 }
 
+/** The document on paper, its annex, and what the check page says of the file and of one that was doctored. */
+async function papers(sign, shot) {
+  const address = sign.url();
+  const pdf = join(home, 'certificate.pdf');
+  writeFileSync(pdf, await (await sign.request.get(`${address}/pdf`)).body());
+  const pages = Number(/Pages:\s+(\d+)/.exec(run('pdfinfo', [pdf]).stdout)[1]);
+  for (const [name, page] of [
+    ['certificate-pdf', 1],
+    ['certificate-annex', pages],
+  ]) {
+    run('pdftoppm', ['-r', '80', '-png', '-f', String(page), '-l', String(page), '-singlefile', pdf, join(home, name)]);
+    writeFileSync(join(folder, `${name}.png`), readFileSync(join(home, `${name}.png`)));
+  }
+  const doctored = join(home, 'certificate-doctored.pdf');
+  run('qpdf', [pdf, '--rotate=+180:1', doctored]);
+  const { content } = JSON.parse(await (await sign.request.get(`${address}/json`)).text());
+  await sign.getByRole('link', { name: 'Check page' }).click();
+  await sign.waitForURL('**/verify/**');
+  for (const [name, file] of [
+    ['check-good', pdf],
+    ['check-doctored', doctored],
+  ]) {
+    await sign.getByLabel('File to check').setInputFiles(file);
+    await sign.getByTestId('checked').waitFor();
+    await sign.getByTestId('checked').scrollIntoViewIfNeeded();
+    await shot(sign, name);
+  }
+  say(`${content.number}: ${pages} pages`);
+}
+
 async function pictures(env) {
+  ['bottle', 'calculators', 'probes'].forEach((name) => rmSync(join(folder, `${name}.png`), { force: true }));
   const shot = async (page, name) => {
     await page.waitForTimeout(700);
     await page.screenshot({ path: join(folder, `${name}.png`) });
@@ -157,14 +176,14 @@ async function pictures(env) {
   await sign.goto('/approve');
   await sign.getByRole('link', { name: 'Look' }).first().click();
   await sign.waitForURL('**/approve/**');
+  await sign.locator('.open-budget').first().click();
+  await sign.getByTestId('budget').first().waitFor();
   await shot(sign, 'approval');
+  await sign.getByLabel('Annex: uncertainty budgets').check();
   await sign.getByRole('button', { name: 'Approve and issue the certificate' }).click();
   await sign.waitForURL('**/certificates/**');
   await shot(sign, 'certificate');
-  const pdf = join(home, 'c.pdf');
-  writeFileSync(pdf, await (await sign.request.get(`${sign.url()}/pdf`)).body());
-  run('pdftoppm', ['-r', '80', '-png', '-f', '1', '-l', '1', '-singlefile', pdf, join(home, 'page')]);
-  writeFileSync(join(folder, 'certificate-pdf.png'), readFileSync(join(home, 'page.png')));
+  await papers(sign, shot);
   await sign.goto('/due?window=all');
   await shot(sign, 'due');
   await sign.goto('/assets?q=ASRY-006');
@@ -174,6 +193,6 @@ async function pictures(env) {
   await shot(sign, 'asset');
   await sign.goto('/shelf');
   await shot(sign, 'shelf');
-  await sign.goto('/calculators?c=electrode');
-  await shot(sign, 'calculators');
+  await sign.goto('/office/budgets');
+  await shot(sign, 'budgets');
 }

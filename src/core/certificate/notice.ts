@@ -1,4 +1,3 @@
-import { Dec } from '../quantity/decimal';
 import { measurandOf } from '../measurand';
 import type { Procedure } from '../procedure/procedure';
 import { results } from '../results/results';

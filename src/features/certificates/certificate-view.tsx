@@ -1,11 +1,13 @@
 import Link from 'next/link';
 import { isVersion2, type CertificateContent } from '@/core/certificate';
+import { say } from '@/core/words/say';
 import { CertificateView1 } from './certificate-view-1';
 import { CertificateView2 } from './certificate-view-2';
 import { ChangeForms } from './change-forms';
 
 interface Props {
   id: string;
+  token: string;
   content: CertificateContent;
   hash: string;
   replacedBy: { id: string; revision: number } | null;
@@ -15,7 +17,7 @@ interface Props {
 }
 
 /** A document on the screen: what the PDF says, the way to it, and what can be done about it. */
-export function CertificateView({ id, content, hash, replacedBy, withdrawnBy, reopened, mayRevise }: Props) {
+export function CertificateView({ id, token, content, hash, replacedBy, withdrawnBy, reopened, mayRevise }: Props) {
   const withdrawal = isVersion2(content) && content.kind === 'withdrawal';
   return (
     <>
@@ -31,6 +33,9 @@ export function CertificateView({ id, content, hash, replacedBy, withdrawnBy, re
               Label
             </Link>
           )}
+          <Link className="btn btn-plain" href={`/verify/${token}`}>
+            {say({ code: 'certificate.checkPage' })}
+          </Link>
           <a className="btn btn-plain" href={`/certificates/${id}/json`} download>
             Data
           </a>

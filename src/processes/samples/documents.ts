@@ -16,7 +16,7 @@ export interface Sample {
 const SOFTWARE = { name: 'Werkbank', version: '0.1.0', commit: 'samples' };
 const ISSUED = '2026-11-25';
 
-const sourceOf = (run: ScriptedRun, number: string, previous: CertificateVersion2['previous']): CertificateSource => ({
+export const sourceOf = (run: ScriptedRun, number: string, previous: CertificateVersion2['previous']): CertificateSource => ({
   procedure: run.procedure,
   state: run.state,
   number,

@@ -1,5 +1,6 @@
 /** Words of the rooms around the bench. */
 export const OFFICE = {
+  'certificate.checkPage': 'Check page',
   'bench.correct': 'correct',
   'bench.correctText': 'Reading as displayed, {unit}',
   'bench.correctReference': 'Compared with',

@@ -13,6 +13,7 @@ export default page({ permission: 'signedIn', name: '/certificates/[id]' }, asyn
     <main className="page">
       <CertificateView
         id={certificate.id}
+        token={certificate.token}
         content={certificate.content}
         hash={certificate.hash}
         replacedBy={replacedBy ? { id: replacedBy, revision: replacedByRevision! } : null}
