@@ -147,6 +147,7 @@ test('every answer carries the security headers, and the health address says how
 });
 
 test('no serious accessibility fault in the main rooms, light and dark', async ({ page }) => {
+  test.setTimeout(240_000);
   await signIn(page, 'signatory');
   const [run] = await query<{ id: string }>("select run_id as id from run_summary where status = 'open' limit 1");
   for (const theme of ['light', 'dark']) {

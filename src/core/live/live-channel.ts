@@ -4,6 +4,7 @@ import { gasMayClose, type CloseAdvice } from '../stability/gas-may-close';
 import { PlateauStream } from '../stability/plateau-stream';
 import { ResponseRecorder } from '../stability/response-recorder';
 import { timeToShare } from '../stability/response-times';
+import { windowSamples, type WindowSamples } from '../stability/window-samples';
 
 export interface LiveRule {
   resolution: string;
@@ -17,6 +18,8 @@ export interface StableReading {
   text: string;
   spread: string;
   windowSeconds: number;
+  /** Null where the display did not move at all. */
+  samples: WindowSamples | null;
 }
 
 /** What one channel is doing now. Times in s of the instrument's own clock. */
@@ -154,6 +157,7 @@ export class LiveChannel {
       text: plateau.value.toFixed(places),
       spread: (Math.max(...values) - Math.min(...values)).toFixed(places),
       windowSeconds: WINDOW_SECONDS,
+      samples: windowSamples(values),
     };
   }
 

@@ -29,14 +29,15 @@ const look = (rest: Partial<LiveLook>): LiveLook => ({
   trace: [],
   ...rest,
 });
-const settled = { text: '98', spread: '1', windowSeconds: 15 };
+const samples = { n: 60, s: 0.4, correlation: 0.6, worth: 15 };
+const settled = { text: '98', spread: '1', windowSeconds: 15, samples };
 const nearly = { close: true as const, code: 'settled' as const, remaining: 0.83, standard: 0.48, sentence: '' };
 
 describe('what a press of the capture key takes', () => {
   it('a settled value with its spread, window, response times and raw output', () => {
     expect(capturable(look({ stable: settled }), 'line', 'asLeft')).toEqual({
       text: '98',
-      capture: { line: 'line', spread: '1', windowSeconds: 15, t50Seconds: 7, t90Seconds: 24, raw: '0.7' },
+      capture: { line: 'line', spread: '1', windowSeconds: 15, samples, t50Seconds: 7, t90Seconds: 24, raw: '0.7' },
     });
   });
   it('before the plateau as found only, and then what may still come is in its budget', () => {

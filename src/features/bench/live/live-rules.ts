@@ -76,7 +76,13 @@ export function capturable(
   if (look.stable)
     return {
       text: look.stable.text,
-      capture: { line, spread: look.stable.spread, windowSeconds: look.stable.windowSeconds, ...times },
+      capture: {
+        line,
+        spread: look.stable.spread,
+        windowSeconds: look.stable.windowSeconds,
+        ...(look.stable.samples ? { samples: look.stable.samples } : {}),
+        ...times,
+      },
     };
   const restless = liquid && phase === 'asFound' ? asItIs(look) : null;
   if (restless)
