@@ -43,7 +43,7 @@ export async function signIn(page: Page, who: 'counter' | 'technician' | 'signat
         if (await busy.isVisible()) await page.getByRole('button', { name: 'Sign in' }).click();
         return page.locator('.house-bar').isVisible();
       },
-      { timeout: 20_000, intervals: [300] },
+      { timeout: 60_000, intervals: [300] },
     )
     .toBe(true);
   await settled(page);

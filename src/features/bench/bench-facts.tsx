@@ -1,4 +1,5 @@
 'use client';
+import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
 import type { RunState } from '@/core/run/state';
 import { day } from '@/ui/format';
 import { SchoolFacts } from './water/school-facts';
@@ -24,9 +25,7 @@ export function BenchFacts({ sheet }: { sheet: Sheet }) {
               <span className="mono">{binding.reference.lot}</span>
               {binding.reference.expires && <span className="quiet"> until {day(binding.reference.expires)}</span>}
               <br />
-              {binding.reference.components
-                .map((component) => `${component.substance} ${component.value} ${component.unit}`)
-                .join(' · ')}
+              {contentOf(binding.reference)}
               {binding.reference.openedUntil && (
                 <span className="quiet"> · opened, good until {day(binding.reference.openedUntil)}</span>
               )}
@@ -93,3 +92,12 @@ function lastValue(state: RunState, binding: number): string | null {
   const last = state.readings.filter((one) => one.target?.binding === binding && one.target.inputs.temperatureC).at(-1);
   return last?.target ? last.target.sentence.split(': ').slice(1).join(': ') : null;
 }
+
+/** What a material brings; of measuring equipment, how well it knows what it measures. */
+const contentOf = ({ kind, components }: ReferenceSnapshot): string =>
+  components
+    .filter((one) => kind !== 'tool' || Number(one.expanded) > 0)
+    .map(({ substance, value, unit, expanded }) =>
+      kind === 'tool' ? `${substance}, U = ${expanded} ${unit}` : `${substance} ${value} ${unit}`,
+    )
+    .join(' · ');

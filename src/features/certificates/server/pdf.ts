@@ -5,6 +5,7 @@ import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
 import { drawCertificate } from './draw';
 import { publishedKeys } from './sign';
+import { signPdf } from './sign-pdf';
 
 /** The PDF of a certificate: drawn at the first opening, then kept. */
 export async function certificatePdfOf(
@@ -16,7 +17,7 @@ export async function certificatePdfOf(
   const name = `${row.number}${row.revision ? `-r${row.revision}` : ''}.pdf`;
   const [kept] = await tx.select().from(certificatePdf).where(eq(certificatePdf.certificateId, id));
   if (kept) return { bytes: kept.bytes, name };
-  const bytes = await drawCertificate(row.content, {
+  const drawn = await drawCertificate(row.content, {
     hash: row.hash,
     token: row.token,
     signature: row.signature,
@@ -25,9 +26,15 @@ export async function certificatePdfOf(
     origin: process.env.WERKBANK_ORIGIN ?? '',
     keys: (await publishedKeys()).map((key) => key.kid),
   });
-  await tx
+  const { name: signer, address: place } = row.content.laboratory;
+  const bytes = await signPdf(drawn, { name: signer, place, at: row.issuedAt });
+  const mine = await tx
     .insert(certificatePdf)
     .values({ certificateId: id, bytes, hash: createHash('sha256').update(bytes).digest('hex'), drawnAt: now })
-    .onConflictDoNothing();
-  return { bytes, name };
+    .onConflictDoNothing()
+    .returning({ id: certificatePdf.certificateId });
+  if (mine.length) return { bytes, name };
+  // Somebody opened it at the same moment: one issued file only, the one whose hash is on record.
+  const [first] = await tx.select().from(certificatePdf).where(eq(certificatePdf.certificateId, id));
+  return { bytes: first!.bytes, name };
 }
