@@ -1,4 +1,4 @@
-// npm run screenshots: the pictures in docs/screenshots, taken of a throw-away demo. Needs Chromium and poppler-utils, as the tests do.
+// npm run screenshots [-- bench water gas rooms]: all or some of the pictures in docs/screenshots, taken of a throw-away demo. Needs Chromium and poppler-utils, as the tests do.
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureBuild, ensureModules, tsx } from './lib/project.mjs';
@@ -39,6 +39,9 @@ try {
   await stopAll();
   closeHouse(house);
 }
+
+/** Parts named on the command line; all where none is. */
+const wanted = (part) => process.argv.length <= 2 || process.argv.includes(part);
 
 async function open(env, who, viewport = { width: 1280, height: 800 }) {
   const page = await (await browser.newContext({ baseURL: env.WERKBANK_ORIGIN, viewport })).newPage();
@@ -147,20 +150,23 @@ async function pictures(env) {
     say(name);
   };
   const tech = await open(env, 'technician');
-  await tech.waitForTimeout(35_000);
-  await shot(tech, 'bench');
-  // The five-gas monitor stands before its first gas: the hand opens the valve, the sheet follows.
-  await tech.locator('.place', { hasText: 'VT-5P' }).getByRole('link', { name: 'Go on' }).click();
-  await tech.waitForURL('**/runs/**');
-  const hand = tech.getByTestId('stand-in');
-  await hand.locator('summary').click();
-  await hand.getByRole('button', { name: /Open the valve/ }).click();
-  await tech.getByRole('button', { name: /Gas is on/ }).click();
-  await tech.waitForTimeout(26_000);
-  await tech.evaluate(() => scrollTo(0, 0));
-  await shot(tech, 'run-sheet');
-  await waterBench(tech, shot);
-  await gasBench(env, tech, shot);
+  if (wanted('bench')) {
+    await tech.waitForTimeout(35_000);
+    await shot(tech, 'bench');
+    // The five-gas monitor stands before its first gas: the hand opens the valve, the sheet follows.
+    await tech.locator('.place', { hasText: 'VT-5P' }).getByRole('link', { name: 'Go on' }).click();
+    await tech.waitForURL('**/runs/**');
+    const hand = tech.getByTestId('stand-in');
+    await hand.locator('summary').click();
+    await hand.getByRole('button', { name: /Open the valve/ }).click();
+    await tech.getByRole('button', { name: /Gas is on/ }).click();
+    await tech.waitForTimeout(26_000);
+    await tech.evaluate(() => scrollTo(0, 0));
+    await shot(tech, 'run-sheet');
+  }
+  if (wanted('water')) await waterBench(tech, shot);
+  if (wanted('gas')) await gasBench(env, tech, shot);
+  if (!wanted('rooms')) return;
 
   const counter = await open(env, 'counter');
   await counter.goto('/receive');

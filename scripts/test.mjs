@@ -15,7 +15,7 @@ function setUp() {
   ensureServer();
   const missing = [];
   if (!existsSync('/usr/bin/chromium')) missing.push('chromium');
-  if (!installed('pdftotext', 'pdfdetach')) missing.push('poppler-utils');
+  if (!installed('pdftotext', 'pdfdetach', 'pdfsig')) missing.push('poppler-utils');
   if (!installed('qpdf')) missing.push('qpdf');
   // A second opinion on salinity and oxygen.
   if (!existsSync('/usr/lib/python3/dist-packages/gsw')) missing.push('python3-gsw');

@@ -166,7 +166,7 @@ function conformityOf(
         const why = judged?.why
           ? say(judged.why, language)
           : (line.notes[0] && say(line.notes[0], language)) || say({ code: 'note.notMeasured' }, language);
-        notJudged.push(say({ code: 'point.notJudged', numbers: { what, why } }, language));
+        notJudged.push(say({ code: 'point.notJudged', numbers: { what, why: why.replace(/\.$/, '') } }, language));
       }
     }
   const own = procedure.points.filter(

@@ -58,7 +58,8 @@ function referenceText(reference: ReferenceSnapshot): ReferenceText {
     values: [
       ...reference.components.map((one) => ({
         quantity: one.substance,
-        value: one.value,
+        // Measuring equipment brings no value of its own: what counts is how well it knows what it measures.
+        value: reference.kind === 'tool' && Number(one.expanded) > 0 ? '' : one.value,
         expanded: one.expanded,
         k: String(one.k),
         unit: one.unit,

@@ -92,7 +92,11 @@ export function CertificateView2({ content, hash }: { content: CertificateVersio
                 <span className="small">
                   {one.values
                     .map((value) =>
-                      value.value ? `${value.quantity} ${value.value} ± ${value.expanded} ${value.unit}` : value.quantity,
+                      value.value
+                        ? `${value.quantity} ${value.value} ± ${value.expanded} ${value.unit}`
+                        : value.expanded
+                          ? `${value.quantity}: U = ${value.expanded} ${value.unit}`
+                          : value.quantity,
                     )
                     .join(' · ')}
                 </span>

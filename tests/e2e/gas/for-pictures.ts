@@ -1,3 +1,4 @@
+import { equipmentFor } from '@/processes/seed/pilot';
 import { isRefusal } from '@/core/run/refusal';
 import { ScriptedRun } from '@/core/run/scripted';
 import { closeDatabase, database } from '@/data/connection';
@@ -32,7 +33,7 @@ async function workTo(run: string, until: RegExp): Promise<void> {
     let at = HALF_AN_HOUR_AGO.getTime() + 60_000;
     for (let guard = 0; guard < 60; guard += 1) {
       const { state, procedure } = (await loadRun(tx, run))!;
-      const scripted = new ScriptedRun(procedure, { run, actor: technician, start: new Date(at), references: [] });
+      const scripted = new ScriptedRun(procedure, { run, actor: technician, start: new Date(at), references: shelf });
       Object.assign(scripted, { state });
       const [planned] = scripted.current();
       if (!planned || until.test(planned.key)) return;
@@ -47,6 +48,7 @@ async function workTo(run: string, until: RegExp): Promise<void> {
           type: 'completeStep',
           step: key,
           conditions: { temperatureC: '21.4', pressureHPa: '1008.4', humidityPercent: '44' },
+          equipment: equipmentFor(scripted),
         });
       if (step.kind === 'check')
         commands.push({

@@ -125,7 +125,11 @@ function conditions({ environment, references }: CertificateVersion2): string {
 function reference(one: ReferenceText): Content {
   const values = one.values
     .map(({ quantity, value, expanded, k, unit }) =>
-      value ? `${quantity} ${value} ${unit}${expanded ? ` ± ${expanded} ${unit} (k = ${k})` : ''}` : quantity,
+      value
+        ? `${quantity} ${value} ${unit}${expanded ? ` ± ${expanded} ${unit} (k = ${k})` : ''}`
+        : expanded
+          ? `${quantity}: U = ${expanded} ${unit} (k = ${k})`
+          : quantity,
     )
     .join('; ');
   const corrections = (one.corrections ?? []).map(({ at, correction }) => `${minus(correction)} at ${at}`).join(', ');
