@@ -41,7 +41,9 @@ try {
 }
 
 /** Parts named on the command line; all where none is. */
-const wanted = (part) => process.argv.length <= 2 || process.argv.includes(part);
+function wanted(part) {
+  return process.argv.length <= 2 || process.argv.includes(part);
+}
 
 async function open(env, who, viewport = { width: 1280, height: 800 }) {
   const page = await (await browser.newContext({ baseURL: env.WERKBANK_ORIGIN, viewport })).newPage();
@@ -120,7 +122,7 @@ async function papers(sign, shot) {
   const pages = Number(/Pages:\s+(\d+)/.exec(run('pdfinfo', [pdf]).stdout)[1]);
   for (const [name, page] of [
     ['certificate-pdf', 1],
-    ['certificate-annex', pages],
+    ['certificate-annex', 4],
   ]) {
     run('pdftoppm', ['-r', '80', '-png', '-f', String(page), '-l', String(page), '-singlefile', pdf, join(home, name)]);
     writeFileSync(join(folder, `${name}.png`), readFileSync(join(home, `${name}.png`)));

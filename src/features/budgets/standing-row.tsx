@@ -58,7 +58,7 @@ export function StandingRow({ line, maySet, today }: { line: StandingLine; maySe
           {line.source.kind === 'study'
             ? say({ code: 'basis.study', numbers: { n: line.source.n, source: say(sourceFact(line.source)) } })
             : say(sourceFact(line.source))}
-          {line.at && (
+          {line.at && line.source.kind !== 'confirmed' && line.source.kind !== 'study' && (
             <span className="quiet small d-block">
               {day(line.at)}, {line.by}
             </span>

@@ -50,7 +50,7 @@ export function FileCheck({ record, keys }: { record: OnRecord | null; keys: JWK
         />
       </label>
       {checked && (
-        <div data-testid="checked" data-verdict={checked.verdict} role="status">
+        <div className="checked-file" data-testid="checked" data-verdict={checked.verdict} role="status">
           <h3 className="mt-3">
             <VerdictMark state={HEADLINE[checked.verdict][0]} word={HEADLINE[checked.verdict][1]} />
           </h3>

@@ -32,7 +32,7 @@ function budget(line: ResultText, judged: JudgedText, side: 'found' | 'left'): C
     .map((one): TableCell[] => [
       one.name,
       { text: one.basis, color: PAPER.quiet },
-      one.distribution === 't' ? `type A, ${one.n} read` : one.distribution,
+      one.distribution === 't' ? (Number(one.n) > 1 ? `type A, ${one.n} read` : 'type A') : one.distribution,
       { text: short(one.standard), font: 'Mono', alignment: 'right' },
       { text: short(one.sensitivity), font: 'Mono', alignment: 'right' },
       { text: short(one.contribution), font: 'Mono', alignment: 'right' },
