@@ -139,7 +139,8 @@ async function papers(sign, shot) {
     await sign.getByLabel('File to check').setInputFiles(file);
     await sign.getByTestId('checked').waitFor();
     await sign.getByTestId('checked').scrollIntoViewIfNeeded();
-    await shot(sign, name);
+    // The good one is looked at by the tests; the doctored one is shown.
+    if (name !== 'check-good') await shot(sign, name);
   }
   say(`${content.number}: ${pages} pages`);
 }

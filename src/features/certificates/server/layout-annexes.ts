@@ -36,7 +36,7 @@ function budget(line: ResultText, judged: JudgedText, side: 'found' | 'left'): C
       { text: short(one.standard), font: 'Mono', alignment: 'right' },
       { text: short(one.sensitivity), font: 'Mono', alignment: 'right' },
       { text: short(one.contribution), font: 'Mono', alignment: 'right' },
-      { text: `${((Number(one.contribution) ** 2 / variance) * 100).toFixed(0)} %`, alignment: 'right' },
+      { text: `${((Number(one.contribution) ** 2 / variance) * 100).toFixed(0)}\u00a0%`, alignment: 'right' },
     ]);
   const head = ['Component', 'Basis', 'Distribution', 'u', 'c', 'u·c', 'Share'].map((text): TableCell => ({
     text,
