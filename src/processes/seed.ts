@@ -259,7 +259,7 @@ function plan(assets: SeedAsset[], now: Date, random: Random): Visit[] {
   const fourGas = able.filter((one) => one.model === 'OF-410' || one.model === 'VT-40');
   const ofModel = (name: string) => assets.find((one) => one.model === name)!;
   // What an auditor asks for: a bump, one that failed, as found only, breath gas, and documents that were mended later.
-  const special: (Pick<Visit, 'wish' | 'fate' | 'silent'> & { model: string; daysAgo: number })[] = [
+  const special: (Pick<Visit, 'wish' | 'fate' | 'silent' | 'failed'> & { model: string; daysAgo: number })[] = [
     { model: 'OF-410', daysAgo: 52, wish: 'Bump only' },
     { model: 'OF-410', daysAgo: 45, wish: 'Bump only', silent: true },
     { model: 'VT-40', daysAgo: 40, wish: 'As found only' },
@@ -269,6 +269,7 @@ function plan(assets: SeedAsset[], now: Date, random: Random): Visit[] {
     { model: 'OF-410', daysAgo: 38, fate: 'revised' },
     { model: 'OF-410', daysAgo: 30, fate: 'reopened' },
     { model: 'OF-410', daysAgo: 24, fate: 'withdrawn' },
+    { model: 'OF-410', daysAgo: 18, failed: true },
   ];
   const inHouse = today.map(({ upTo, minutesAgo, model }, index): Visit => ({
     asset: model ? ofModel(model) : fourGas[(index * 7 + 3) % fourGas.length]!,

@@ -37,6 +37,8 @@ export interface Visit {
   fate?: 'revised' | 'reopened' | 'withdrawn';
   /** Its horn was silent at the bump. */
   silent?: boolean;
+  /** Its combustible sensor was dead: tagged out of service, the document is of limited scope. */
+  failed?: boolean;
 }
 interface Actors {
   counter: Actor;
@@ -118,6 +120,7 @@ export async function liveThrough(tx: Transaction, visit: Visit, actors: Actors,
       choose: chooser(procedure, references),
       ...secondBottle(procedure, references, random),
       ...(visit.silent ? { silent: true } : {}),
+      ...(visit.failed ? { decide: 'out' } : {}),
       ...(stopAt ? { stopAt } : {}),
     });
     end = scripted.now;
@@ -145,12 +148,12 @@ function inspection(random: Random, measurands: string[]) {
 }
 
 /** Sensors lose a little every month; a poisoned one ends up moving to a tenth of the gas. */
-function behave({ asset, number, at }: Visit, started: StartedData, random: Random): Behaviour {
+function behave({ asset, number, at, failed }: Visit, started: StartedData, random: Random): Behaviour {
   const perMonth = asset.character === 'drifting' ? 0.017 : 0.006;
   const months = ('days' in asset.every ? asset.every.days / 30 : asset.every.months) * (number === 0 ? 1.3 : 1);
   const error = (channel: RunChannel) =>
     (channel.unit === '%vol' ? -0.0012 : -perMonth) * months * (0.6 + 0.8 * random.next()) * (channel.role === 'h2s' ? 1.5 : 1);
-  const poisoned = asset.character === 'poisoned' && Date.now() - at.getTime() < 120 * 864e5;
+  const poisoned = failed || (asset.character === 'poisoned' && Date.now() - at.getTime() < 120 * 864e5);
   return {
     foundError: Object.fromEntries(started.channels.map((channel) => [channel.id, error(channel)])),
     dead: poisoned ? started.channels.filter((channel) => channel.role === 'ex').map((channel) => channel.id) : [],
