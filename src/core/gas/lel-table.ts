@@ -14,9 +14,10 @@ const ENTRIES: [gas: string, name: string, nfpa: number | null, iec: number | nu
   ['C4H10', 'butane', 1.9, 1.4],
   ['C5H12', 'pentane', 1.5, 1.1],
   ['C6H14', 'hexane', 1.1, 1],
-  ['C7H16', 'heptane', 1.05, 0.85],
+  // 1.05 stands in NFPA 325, which 497 superseded.
+  ['C7H16', 'heptane', 1, 0.85],
   ['C2H4', 'ethylene', 2.7, 2.3],
-  ['C3H6', 'propylene', 2, 2],
+  ['C3H6', 'propylene', 2.4, 2],
   ['C2H2', 'acetylene', 2.5, 2.3],
   ['C6H6', 'benzene', 1.2, 1.2],
   ['C7H8', 'toluene', 1.1, 1],

@@ -17,7 +17,7 @@ export interface ElectrodeLimits {
   responseSeconds: number;
 }
 
-/** Slope 95 % and offset ± 30 mV: common practice; slope 90 and 105 %: memory; response 60 s: common practice. A model's own limits override these. */
+/** Slope 90 to 105 % and offset ± 30 mV: USP <791> (read from memory); slope 95 % and response 60 s: common practice. A model's own limits override these. */
 export const ELECTRODE_LIMITS: ElectrodeLimits = {
   cautionBelowPercent: 95,
   failBelowPercent: 90,

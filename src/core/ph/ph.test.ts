@@ -167,7 +167,7 @@ describe('electrode', () => {
     [0, 0, 'fail', 'noResponse'],
     [98, 31, 'fail', 'offsetHigh'],
   ])(
-    'slope %d %%, offset %d mV: %s, %s (95 %% and ± 30 mV common practice; 90 and 105 %% memory)',
+    'slope %d %%, offset %d mV: %s, %s (90 to 105 %% and ± 30 mV: USP <791>, memory; 95 %% common practice)',
     (slopePercent, offsetMv, condition, code) => {
       const verdict = electrodeCondition({
         electrode: { segments: [{ fromPH: 4.01, toPH: 7, slopeMvPerPH: slopePercent * 0.59, slopePercent }], offsetMv },

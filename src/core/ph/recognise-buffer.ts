@@ -3,7 +3,7 @@ import { requireAbove, requireRange } from '../range-error';
 import { bufferRange, bufferValue, type BufferId } from './buffer-value';
 import { nernstSlope } from './nernst-slope';
 
-/** What an electrode that is still worth calibrating may be off: ± 30 mV at pH 7 (common practice), 90 to 105 % of the slope (memory). */
+/** What an electrode that is still worth calibrating may be off: ± 30 mV at pH 7, 90 to 105 % of the slope (USP <791>; read from memory). */
 const OFFSET_MV = 30;
 const SLOPE_SHARES = [0.9, 1.05];
 

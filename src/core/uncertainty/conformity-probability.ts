@@ -24,6 +24,10 @@ export function conformityProbability({
   requireAbove('standard', standard, 0);
   if (Number.isNaN(lower) || Number.isNaN(upper) || !(upper >= lower))
     throw new RangeError(`upper must be at least the lower limit ${lower}, got ${upper}`);
-  const below = (limit: number) => (limit === Infinity ? 1 : limit === -Infinity ? 0 : normalCdf((limit - value) / standard));
-  return Math.min(1, Math.max(0, below(upper) - below(lower)));
+  // Far above the value both limits have a chance near 1, and their difference would be lost: there the upper tails are taken.
+  const mirrored = lower > value;
+  const [from, to] = mirrored ? [value - upper, value - lower] : [lower - value, upper - value];
+  return Math.min(1, Math.max(0, chance(to / standard) - chance(from / standard)));
 }
+
+const chance = (z: number): number => (z === Infinity ? 1 : z === -Infinity ? 0 : normalCdf(z));

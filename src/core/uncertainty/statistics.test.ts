@@ -98,6 +98,12 @@ describe('conformity', () => {
         expect(conformityProbability({ value, standard, lower: -5, upper: 5 })).toBeCloseTo(library, 6);
       }
     expect(conformityProbability({ value: 0, standard: 1, lower: -Infinity, upper: 0 })).toBe(0.5);
+    // Far tails on either side. Abramowitz and Stegun, table 26.2: −lg Q(9) = 18.94746, −lg Q(10) = 23.11805 (memory).
+    for (const sign of [1, -1]) {
+      const [lower, upper] = sign > 0 ? [9, 10] : [-10, -9];
+      const tail = conformityProbability({ value: 0, standard: 1, lower, upper });
+      expect(-Math.log10(tail)).toBeCloseTo(-Math.log10(10 ** -18.94746 - 10 ** -23.11805), 4);
+    }
     expect(() => conformityProbability({ value: 0, standard: 0, lower: -1, upper: 1 })).toThrow(/standard/);
   });
   it('inside the guard band w = U the specific risk is under 2.5 % (ILAC-G8:09/2019)', () => {
