@@ -40,10 +40,15 @@ export async function signIn(page: Page, who: 'counter' | 'technician' | 'signat
     .poll(
       async () => {
         const busy = page.getByText('Somebody is signing in with this address at this moment');
-        if (await busy.isVisible()) await page.getByRole('button', { name: 'Sign in' }).click();
+        // The way may open between the look and the press: a button that is gone is no reason to wait for it.
+        if (await busy.isVisible())
+          await page
+            .getByRole('button', { name: 'Sign in' })
+            .click({ timeout: 1000 })
+            .catch(() => undefined);
         return page.locator('.house-bar').isVisible();
       },
-      { timeout: 60_000, intervals: [300] },
+      { timeout: 30_000, intervals: [300] },
     )
     .toBe(true);
   await settled(page);
