@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { eq } from 'drizzle-orm';
-import { MEASURANDS, isMeasurand } from '@/core/measurand';
+import { MEASURANDS, isMeasurand, type MeasurandId } from '@/core/measurand';
 import type { StandingSource } from '@/core/measurand/standing';
 import { repeatStudy as pooled } from '@/core/uncertainty/repeat-study';
 import { repeatStudy, standingValue } from '@/data/schema';
@@ -8,24 +8,29 @@ import { recordAudit } from '@/platform/audit';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
 import { parseSeries, type StandingChange, type StudyInput } from '../schemas';
-import { standingRows } from './standing-values';
+import { standingNow, standingRows } from './standing-values';
 
 const named = (one: { standing: string; measurand: string; procedure?: string | null; point?: string | null }) =>
   [one.measurand, one.standing, one.procedure, one.point].filter(Boolean).join(', ');
 
+function knownMeasurand(id: string): MeasurandId {
+  if (!isMeasurand(id)) throw new Problem('There is no such quantity.', { measurand: 'Choose one of the list.' });
+  return id;
+}
+
 /** Sets a standing value with its source and date: a new row, the old one stays readable. Runs that were begun keep theirs. */
 export async function setStanding(context: UseCaseContext, given: StandingChange): Promise<void> {
   const { tx, actor, now } = context;
-  if (!isMeasurand(given.measurand)) throw new Problem('There is no such quantity.', { measurand: 'Choose one of the list.' });
+  const measurand = knownMeasurand(given.measurand);
   const source: StandingSource =
     given.sourceKind === 'practice'
       ? { kind: 'practice' }
       : { kind: 'confirmed', text: given.sourceText, on: given.sourceOn, by: actor.name };
+  const from = await standingNow(tx, { ...given, measurand });
   await insertStanding(context, { ...given, source });
-  const shipped = MEASURANDS[given.measurand].standing[given.standing];
   await recordAudit({ tx, actor, now }, 'standingValueSet', named(given), {
+    from,
     to: { value: given.value, form: given.form, source },
-    shipped: shipped?.value ?? null,
   });
 }
 
@@ -89,12 +94,14 @@ export async function confirmRemembered(
 /** A repeat study: kept as it was taken; what it pools feeds the repeatability of that point. */
 export async function recordStudy(context: UseCaseContext, given: StudyInput): Promise<{ id: string }> {
   const { tx, actor, now } = context;
+  const measurand = knownMeasurand(given.measurand);
   const series = parseSeries(given.readings);
   const { s, dof, n } = pooled({ series: series.map((one) => one.map(Number)) });
   if (s === 0)
     throw new Problem('All readings are alike.', {
       readings: 'All readings are alike: the display’s resolution is coarser than the repeatability, there is nothing to pool.',
     });
+  const from = await standingNow(tx, { standing: 'repeatability', ...given, measurand });
   const id = randomUUID();
   await tx.insert(repeatStudy).values({
     id,
@@ -129,11 +136,14 @@ export async function recordStudy(context: UseCaseContext, given: StudyInput): P
       dof,
     },
   });
-  await recordAudit({ tx, actor, now }, 'repeatStudyRecorded', named({ standing: 'repeatability', ...given }), { id, s, dof, n });
+  await recordAudit({ tx, actor, now }, 'repeatStudyRecorded', named({ standing: 'repeatability', ...given }), {
+    from,
+    to: { id, s, dof, n },
+  });
   return { id };
 }
 
-/** A study found wrong is withdrawn with its reason; the value that it fed ends with it. */
+/** A study found wrong is withdrawn with its reason; the value that it fed ends with it, unless another has taken its place meanwhile. */
 export async function withdrawStudy(context: UseCaseContext, { id, reason }: { id: string; reason: string }): Promise<void> {
   const { tx, actor, now } = context;
   const [study] = await tx.select().from(repeatStudy).where(eq(repeatStudy.id, id));
@@ -141,18 +151,29 @@ export async function withdrawStudy(context: UseCaseContext, { id, reason }: { i
   if (study.withdrawn) throw new Problem('This study is withdrawn already.', {}, 409);
   await tx.update(repeatStudy).set({ withdrawn: reason }).where(eq(repeatStudy.id, id));
   const { procedure, point, measurand } = study;
-  await tx.insert(standingValue).values({
-    standing: 'repeatability',
-    measurand,
-    procedure,
-    point,
-    value: study.pooledS,
-    form: 'absolute',
-    unit: study.unit,
-    source: { kind: 'practice' },
-    ended: true,
-    at: now,
-    by: actor.name,
+  const counts = (await standingRows(tx)).find(
+    (row) =>
+      row.standing === 'repeatability' && row.measurand === measurand && row.procedure === procedure && row.point === point,
+  );
+  // The row and its study were written at one instant: a later one is somebody's later word.
+  const ended = counts?.at.getTime() === study.at.getTime();
+  if (ended)
+    await tx.insert(standingValue).values({
+      standing: 'repeatability',
+      measurand,
+      procedure,
+      point,
+      value: study.pooledS,
+      form: 'absolute',
+      unit: study.unit,
+      source: counts.source,
+      ended: true,
+      at: now,
+      by: actor.name,
+    });
+  await recordAudit({ tx, actor, now }, 'repeatStudyWithdrawn', named({ standing: 'repeatability', ...study }), {
+    id,
+    reason,
+    ended: ended ? study.pooledS : null,
   });
-  await recordAudit({ tx, actor, now }, 'repeatStudyWithdrawn', named({ standing: 'repeatability', ...study }), { id, reason });
 }

@@ -1,5 +1,6 @@
 import { desc } from 'drizzle-orm';
 import { MEASURANDS, type MeasurandId } from '@/core/measurand';
+import type { Measurand } from '@/core/measurand/measurand';
 import type { StandingDefault, StandingId, StandingValue } from '@/core/measurand/standing';
 import type { Transaction } from '@/data/connection';
 import { standingValue } from '@/data/schema';
@@ -21,6 +22,20 @@ export async function standingRows(tx: Transaction): Promise<Row[]> {
       desc(standingValue.id),
     );
   return rows.filter((row) => !row.ended);
+}
+
+/** What counts at a place by itself: the workshop's own, else what ships; null where there is neither. */
+export async function standingNow(
+  tx: Transaction,
+  asked: { standing: StandingId; measurand: MeasurandId; procedure?: string; point?: string },
+): Promise<Pick<StandingDefault, 'value' | 'form' | 'source'> | null> {
+  const key = place({ ...asked, procedure: asked.procedure || null, point: asked.point || null });
+  const own = (await standingRows(tx)).find((row) => place(row) === key);
+  if (own) return { value: Number(own.value), form: own.form, source: own.source };
+  const shipped = key.endsWith('//')
+    ? (MEASURANDS[asked.measurand].standing as Measurand['standing'])[asked.standing]
+    : undefined;
+  return shipped ? { value: shipped.value, form: shipped.form, source: shipped.source } : null;
 }
 
 /** The workshop's own standing values, ready to be frozen into a run; where it set none, the measurand's own count. */
