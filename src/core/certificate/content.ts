@@ -92,7 +92,7 @@ export function certificateContent(source: CertificateSource): CertificateVersio
       ...(agreedBy ? { agreedBy } : {}),
     })),
     remarks: [...describeRemarks(state, language), ...probeRemarks(procedure, state, language)],
-    resultsOfOthers: imported ? [say({ code: 'others.stationUnnamed' }, language)] : [],
+    resultsOfOthers: imported ? [say({ code: 'others.station' }, language)] : [],
     suppliedByCustomer: source.suppliedByCustomer,
     due: source.due,
     technician: state.technician?.name ?? '',

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { refuse, type Refusal } from '@/core/run/refusal';
 import type { RecordedReading } from '@/core/run/state';
 import { say } from '@/core/words/say';
+import { Field } from '@/ui/field';
 import type { LiveRun } from './use-run';
 import type { RunView } from './server/run-view';
 
@@ -40,36 +41,22 @@ export function CorrectForm({
     done();
   };
   const unnamed = refused && !['text', 'reference', 'reason'].includes(refused.field ?? '');
+  // What belongs to no field of the form stands beside the first.
   const problemAt = (field: string) =>
-    refused?.field === field || (field === 'text' && unnamed) ? (
-      <div className="field-problem" role="alert">
-        {refused!.sentence}
-      </div>
-    ) : null;
+    refused?.field === field || (field === 'text' && unnamed) ? refused!.sentence : undefined;
   return (
     <form onSubmit={send} className="correct-form my-2" data-testid="correct-form">
-      <label className="form-label small" htmlFor="correct-text">
-        {say({ code: 'bench.correctText', numbers: { unit: reading.reading.unit } })}
-      </label>
-      <input
-        id="correct-text"
-        className="form-control form-control-sm mono"
-        autoFocus
-        value={text}
-        onChange={(event) => setText(event.target.value)}
-      />
-      {problemAt('text')}
+      <Field label={say({ code: 'bench.correctText', numbers: { unit: reading.reading.unit } })} problem={problemAt('text')}>
+        <input
+          className="form-control form-control-sm mono"
+          autoFocus
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+        />
+      </Field>
       {others.length > 0 && (
-        <>
-          <label className="form-label small mt-1" htmlFor="correct-reference">
-            {say({ code: 'bench.correctReference' })}
-          </label>
-          <select
-            id="correct-reference"
-            className="form-select form-select-sm"
-            value={reference}
-            onChange={(event) => setReference(event.target.value)}
-          >
+        <Field label={say({ code: 'bench.correctReference' })} problem={problemAt('reference')}>
+          <select className="form-select form-select-sm" value={reference} onChange={(event) => setReference(event.target.value)}>
             <option value="">{compared ? `${compared.name}, ${compared.lot}` : say({ code: 'bench.correctSame' })}</option>
             {others.map((one) => (
               <option key={one.id} value={one.id}>
@@ -77,19 +64,11 @@ export function CorrectForm({
               </option>
             ))}
           </select>
-          {problemAt('reference')}
-        </>
+        </Field>
       )}
-      <label className="form-label small mt-1" htmlFor="correct-reason">
-        {say({ code: 'bench.correctReason' })}
-      </label>
-      <input
-        id="correct-reason"
-        className="form-control form-control-sm"
-        value={reason}
-        onChange={(event) => setReason(event.target.value)}
-      />
-      {problemAt('reason')}
+      <Field label={say({ code: 'bench.correctReason' })} problem={problemAt('reason')}>
+        <input className="form-control form-control-sm" value={reason} onChange={(event) => setReason(event.target.value)} />
+      </Field>
       <div className="d-flex gap-2 mt-2">
         <button className="btn btn-sm btn-primary" type="submit" disabled={run.busy}>
           {say({ code: 'bench.correctDo' })}

@@ -3,6 +3,7 @@ import type { CertificateReading, CertificateVersion1 } from '@/core/certificate
 import { say } from '@/core/words/say';
 import { day, signed } from '@/ui/format';
 import { VerdictMark } from '@/ui/verdict-mark';
+import { DocumentHead } from './document-head';
 import { ProbeLines } from './probe-lines';
 
 interface Props {
@@ -12,36 +13,15 @@ interface Props {
 
 /** A document of the first form on the screen: what the PDF says, and the way to it. */
 export function CertificateView1({ content, hash }: Props) {
-  const { item } = content;
   return (
     <>
-      <div className="sheet">
-        <div className="row">
-          <div className="col-md-4">
-            <div className="quiet small">Customer</div>
-            <strong>{content.customer.name}</strong>
-            <br />
-            {content.customer.address}
-          </div>
-          <div className="col-md-4">
-            <div className="quiet small">Item</div>
-            <strong>
-              {item.maker} {item.model}
-            </strong>
-            <br />
-            <span className="mono">
-              {item.serial}
-              {item.tag && ` · ${item.tag}`}
-            </span>
-          </div>
-          <div className="col-md-4">
-            <div className="quiet small">Calibrated, issued</div>
-            <strong>{day(content.dates.calibrated)}</strong>, {day(content.dates.issued)}
-            <br />
-            {content.due ? `due ${day(content.due.date)}` : 'no due date agreed'}
-          </div>
-        </div>
-      </div>
+      <DocumentHead
+        customer={content.customer}
+        item={content.item}
+        calibrated={day(content.dates.calibrated)}
+        issued={content.dates.issued}
+        due={content.due}
+      />
       <div className="sheet">
         <div className="d-flex gap-4 mb-2 flex-wrap">
           <span>

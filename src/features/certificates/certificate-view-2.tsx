@@ -3,12 +3,13 @@ import type { CertificateVersion2, MeasuredText } from '@/core/certificate';
 import { say } from '@/core/words/say';
 import { day } from '@/ui/format';
 import { VerdictMark } from '@/ui/verdict-mark';
+import { DocumentHead } from './document-head';
 import { ProbeLines } from './probe-lines';
 import { ResultsTable } from './results-table';
 
 /** The document's data on the screen, in the order of the paper. */
 export function CertificateView2({ content, hash }: { content: CertificateVersion2; hash: string }) {
-  const { item, dates, conformity, environment, references } = content;
+  const { dates, conformity, environment, references } = content;
   const calibrated =
     dates.calibrated.from === dates.calibrated.to
       ? day(dates.calibrated.to)
@@ -24,33 +25,13 @@ export function CertificateView2({ content, hash }: { content: CertificateVersio
   ].filter(Boolean);
   return (
     <>
-      <div className="sheet">
-        <div className="row">
-          <div className="col-md-4">
-            <div className="quiet small">Customer</div>
-            <strong>{content.customer.name}</strong>
-            <br />
-            {content.customer.address}
-          </div>
-          <div className="col-md-4">
-            <div className="quiet small">Item</div>
-            <strong>
-              {item.maker} {item.model}
-            </strong>
-            <br />
-            <span className="mono">
-              {item.serial}
-              {item.tag && ` · ${item.tag}`}
-            </span>
-          </div>
-          <div className="col-md-4">
-            <div className="quiet small">Calibrated, issued</div>
-            <strong>{calibrated}</strong>, {day(dates.issued)}
-            <br />
-            {content.due ? `due ${day(content.due.date)}` : 'no due date agreed'}
-          </div>
-        </div>
-      </div>
+      <DocumentHead
+        customer={content.customer}
+        item={content.item}
+        calibrated={calibrated}
+        issued={dates.issued}
+        due={content.due}
+      />
       {content.withdraws ? (
         <div className="sheet">
           <p className="fs-5 mb-1">

@@ -3,22 +3,18 @@ import type { CertificateVersion2 } from '@/core/certificate';
 import { certificateContent } from '@/core/certificate/content';
 import { results } from '@/core/results/results';
 import { say } from '@/core/words/say';
-import { asset, customer, instrumentModel, receipt, ticket, type Inspection } from '@/data/schema';
+import { receipt, ticket, type Inspection } from '@/data/schema';
 import type { LoadedRun } from '@/features/bench/server';
 import { dateIn } from '@/platform/clock';
 import { readSettings } from '@/platform/settings';
 import { withCurves } from './curves';
+import { ownedAsset } from './owned-asset';
 import { software } from '@/platform/software';
 import type { UseCaseContext } from '@/platform/use-case';
 
 /** What stands on the document besides the run: whose instrument, how it came in, what the customer told us. */
 export async function factsFor({ tx }: Pick<UseCaseContext, 'tx'>, { row }: LoadedRun) {
-  const [found] = await tx
-    .select({ asset, model: instrumentModel.name, customer })
-    .from(asset)
-    .innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id))
-    .innerJoin(customer, eq(asset.customerId, customer.id))
-    .where(eq(asset.id, row.assetId));
+  const found = await ownedAsset(tx, row.assetId);
   const [came] = row.ticketId
     ? await tx
         .select({ ticket, receipt })
@@ -27,20 +23,20 @@ export async function factsFor({ tx }: Pick<UseCaseContext, 'tx'>, { row }: Load
         .where(eq(ticket.id, row.ticketId))
     : [];
   const { zone } = await readSettings(tx);
-  const { name, address, contact, email } = found!.customer;
+  const { name, address, contact, email } = found.customer;
   return {
     customer: { name, address, contact: [came?.receipt.contact || contact, email].filter(Boolean).join(', ') },
     received: came ? dateIn(zone, came.receipt.receivedAt) : null,
     dueAgreed: came?.ticket.dueAgreed ?? false,
     item: {
-      maker: found!.asset.maker,
-      model: found!.model,
-      serial: found!.asset.serial,
-      tag: found!.asset.tag,
+      maker: found.asset.maker,
+      model: found.model,
+      serial: found.asset.serial,
+      tag: found.asset.tag,
       condition: conditionText(came?.ticket.inspection ?? {}),
     },
     supplied: [
-      ...(found!.asset.tag ? [say({ code: 'supplied.tag', numbers: { tag: found!.asset.tag } })] : []),
+      ...(found.asset.tag ? [say({ code: 'supplied.tag', numbers: { tag: found.asset.tag } })] : []),
       ...(came ? [say({ code: 'supplied.service', numbers: { service: came.ticket.wish } })] : []),
       ...(came?.ticket.note ? [came.ticket.note] : []),
     ],

@@ -3,11 +3,12 @@ import { and, desc, eq, lt } from 'drizzle-orm';
 import { draftNotice, type NoticeDraft } from '@/core/certificate/notice';
 import { say } from '@/core/words/say';
 import type { Transaction } from '@/data/connection';
-import { asset, customer, customerNotice, instrumentModel, mail, runSummary } from '@/data/schema';
+import { customer, customerNotice, mail, runSummary } from '@/data/schema';
 import { loadRun, type LoadedRun } from '@/features/bench/server';
 import { dateIn } from '@/platform/clock';
 import { readSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
+import { ownedAsset } from './owned-asset';
 
 /** What the customer would be told of a run whose as-found was outside; null when there is nothing to tell. */
 export async function noticeFor(tx: Transaction, runId: string): Promise<(NoticeDraft & { recipient: string }) | null> {
@@ -20,12 +21,7 @@ async function draftFor(
   { row, state, procedure }: LoadedRun,
 ): Promise<(NoticeDraft & { recipient: string }) | null> {
   const settings = await readSettings(tx);
-  const [owner] = await tx
-    .select({ asset, model: instrumentModel.name, customer })
-    .from(asset)
-    .innerJoin(instrumentModel, eq(instrumentModel.id, asset.modelId))
-    .innerJoin(customer, eq(customer.id, asset.customerId))
-    .where(eq(asset.id, row.assetId));
+  const owner = await ownedAsset(tx, row.assetId);
   const [good] = state.startedAt
     ? await tx
         .select({ at: runSummary.finishedAt })
@@ -44,12 +40,12 @@ async function draftFor(
   const draft = draftNotice({
     procedure,
     state,
-    item: { maker: owner!.asset.maker, model: owner!.model, serial: owner!.asset.serial, tag: owner!.asset.tag },
+    item: { maker: owner.asset.maker, model: owner.model, serial: owner.asset.serial, tag: owner.asset.tag },
     lastGood: good?.at ? dateIn(settings.zone, good.at) : null,
     found: dateIn(settings.zone, new Date(state.startedAt ?? Date.now())),
     laboratory: [settings.name, settings.address, settings.contact].filter(Boolean).join(', '),
   });
-  return draft && { ...draft, recipient: owner!.customer.email };
+  return draft && { ...draft, recipient: owner.customer.email };
 }
 
 /** Releases the notice with the certificate: its text is kept as it went out, the mail waits in the outbox. Once a run. */
