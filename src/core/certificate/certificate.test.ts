@@ -189,6 +189,20 @@ describe('a mistake is mended by a document that says so (7.8.8)', () => {
     expect(approved().try({ type: 'reopen', reason: 'because' })).toMatchObject({ code: 'notAllowed' });
     expect(wholeRun().try({ type: 'reopen', reason: 'because' }, signatory)).toMatchObject({ code: 'wrongStatus' });
   });
+  it('a revision names customer, item, references, due date and conditions where they changed (7.8.8.1)', () => {
+    const previous = contentOf(approved());
+    const next = structuredClone(previous);
+    next.customer.address = 'Dock 4';
+    next.item.serial = 'S-2';
+    next.references.pop();
+    next.due = { date: '2027-01-01', reason: 'policy' };
+    next.environment.pressureHPa = null;
+    next.results = next.results.slice(1).map((one) => ({ ...one, left: null }));
+    const { changed } = revisedContent({ previous, next, reason: 'address' }).replaces!;
+    expect(changed.length).toBeGreaterThan(5);
+    for (const one of [/customer/i, /item|instrument/i, /reference/i, /due/i, /condition/i, /as left/i])
+      expect(changed.join('; ')).toMatch(one);
+  });
   it('nothing changed is said as such, and a withdrawal names what it takes back', () => {
     const content = contentOf(approved());
     expect(revisedContent({ previous: content, next: content, reason: 'tag' }).replaces!.changed).toEqual(['no figure changed']);

@@ -23,6 +23,29 @@ describe('the notice of an as-found out of tolerance (ISO/IEC 17025:2017, 7.10.1
     expect(notice.body).toContain('3.50 ppm too high');
     expect(notice.body).not.toContain('alarm');
   });
+  it('oxygen endangers both ways; a display that ran over its range has no size to be told', () => {
+    for (const text of ['17.2', '18.9'])
+      expect(draft({ ...FOUND, 'c-h2s': '25.0', 'c-o2': text })!.body).toContain('an alarm may have come late');
+    const run = asFound(prepare(openFourGas()), { ...FOUND, 'c-h2s': '25.0' });
+    const reading = run.state.readings.find((one) => one.channel === 'c-co' && one.point === 'span')!;
+    reading.reading = { ...reading.reading, text: 'over', status: 'over' };
+    Object.assign(reading.judgement, { code: 'over', state: 'outside', error: null, expanded: null });
+    const drafted = () =>
+      draftNotice({
+        procedure: run.procedure,
+        state: run.state,
+        item: { ...item, tag: '' },
+        lastGood: null,
+        found: '2026-11-24',
+        laboratory: 'W',
+      })!;
+    expect(drafted().body).toMatch(/CO, gas: showed over its range instead of [\d.]+ ppm \(tolerance/);
+    expect(drafted().body).not.toContain('your )');
+    expect(drafted().body).not.toContain('alarm');
+    // Under its range it reads low: the alarm comes late.
+    reading.reading = { ...reading.reading, text: 'under', status: 'under' };
+    expect(drafted().body).toContain('an alarm may have come late');
+  });
   it('without an earlier calibration it does not pretend to know since when', () => {
     expect(draft(FOUND, null)!.body).toContain('no earlier calibration of it on record');
   });

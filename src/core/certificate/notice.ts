@@ -11,6 +11,8 @@ export interface NoticeFact {
   unit: string;
   target: string;
   found: string;
+  /** What the display showed, in words for the customer. */
+  shown: string;
   error: string;
   tolerance: string;
   expanded: string;
@@ -54,6 +56,7 @@ export function draftNotice({
       unit: line.unit,
       target: found.reference ?? '',
       found: found.reading.text,
+      shown: found.reading.status === 'value' ? `${found.reading.text} ${line.unit}` : `${found.reading.status} its range`,
       error: found.deviation ?? '',
       tolerance: found.limits?.upper ?? '',
       expanded: found.expanded ?? '',
@@ -62,8 +65,13 @@ export function draftNotice({
   // Which wrong way endangers people is the measurand's to say: a gas that reads low warns late, oxygen both ways.
   const late = lines.some(({ measurand, found }) => {
     const { danger } = measurandOf(measurand);
-    const low = found!.deviation?.startsWith('-');
-    return found!.deviation !== null && (danger === 'both' || (danger === 'fall' && low) || (danger === 'rise' && !low));
+    const { deviation, reading } = found!;
+    // A display under its range has no size, and reads low all the same.
+    const low = deviation?.startsWith('-') || reading.status === 'under';
+    return (
+      (deviation !== null || low || reading.status === 'over') &&
+      (danger === 'both' || (danger === 'fall' && low) || (danger === 'rise' && !low))
+    );
   });
   if (facts.length === 0) return null;
   const name = `${item.maker} ${item.model}, serial ${item.serial}${item.tag ? ` (your ${item.tag})` : ''}`;
@@ -73,7 +81,7 @@ export function draftNotice({
   const told = facts.map((fact) => {
     const low = fact.error.startsWith('-');
     const size = fact.error ? fact.error.replace('-', '') : '';
-    return `- ${fact.label}, ${fact.point.toLowerCase()}: showed ${fact.found} ${fact.unit} instead of ${fact.target} ${fact.unit}${
+    return `- ${fact.label}, ${fact.point.toLowerCase()}: showed ${fact.shown} instead of ${fact.target} ${fact.unit}${
       size ? `, ${size} ${fact.unit} too ${low ? 'low' : 'high'}` : ''
     } (tolerance ± ${fact.tolerance} ${fact.unit}${fact.expanded ? `, uncertainty of the error ${fact.expanded} ${fact.unit}` : ''}).`;
   });
