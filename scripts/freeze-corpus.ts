@@ -77,10 +77,10 @@ const REFERENCES: ReferenceSnapshot[] = [
 ];
 
 function flown(id: string, model: string, choose: (slot: string, round: number) => string): ScriptedRun {
-  const { channels, properties } = MODELS.find((candidate) => candidate.name === model)!;
+  const { channels, traits } = MODELS.find((candidate) => candidate.name === model)!;
   const started: Omit<StartedData, 'procedure'> = {
     ...startedFourGas,
-    items: [{ id: 'body', part: 'body', assetId: 'a-1', model, serial: 'S-1', properties }],
+    items: [{ id: 'body', part: 'body', assetId: 'a-1', model, serial: 'S-1', traits }],
     channels: channels.map((channel) => ({ ...channel, id: `c-${channel.role}`, item: 'body', status: 'fitted' })),
   };
   const run = new ScriptedRun(shippedProcedure(id)!, {

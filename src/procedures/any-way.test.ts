@@ -65,7 +65,7 @@ const ROOM_ROLE: Record<string, EquipmentRole> = {
 function open(model: (typeof MODELS)[number], random: Random): ScriptedRun {
   const procedure = shippedProcedure(model.procedureId!)!;
   const channels = model.channels.map((one): RunChannel => ({ ...one, id: `c-${one.role}`, item: 'body', status: 'fitted' }));
-  const properties = [...model.properties, ...(random.next() < 0.2 ? ['as-found-only'] : [])];
+  const service = random.next() < 0.2 ? 'asFoundOnly' : 'calibrate';
   return new ScriptedRun(procedure, {
     run: `any-${model.name}`,
     actor: technician,
@@ -73,12 +73,13 @@ function open(model: (typeof MODELS)[number], random: Random): ScriptedRun {
     references: shelfFor(model.procedureId!, channels),
   }).start({
     origin: 'guided',
+    service,
     rule: 'simple',
     coverage: 0.9545,
     practice: random.next() < 0.2,
-    items: [{ id: 'body', part: 'body', assetId: 'a', model: model.name, serial: '1', properties }],
+    items: [{ id: 'body', part: 'body', assetId: 'a', model: model.name, serial: '1', traits: model.traits }],
     channels,
-    ...(procedure.schools?.length ? { schools: schoolsOf(procedure, properties) } : {}),
+    ...(procedure.schools?.length ? { schools: schoolsOf(procedure, model.traits) } : {}),
   });
 }
 

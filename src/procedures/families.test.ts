@@ -1,3 +1,4 @@
+import type { Traits } from '@/core/instrument/traits';
 import { describe, expect, it } from 'vitest';
 import { validateProcedure } from '@/core/procedure/validate-procedure';
 import type { RunChannel } from '@/core/run/event';
@@ -8,7 +9,13 @@ import { PROCEDURES, shippedProcedure } from './index';
 import { ROOM_EQUIPMENT, ROOM_REFERENCES, TRACED } from '@/core/run/room.fixture';
 
 const start = new Date('2026-11-24T08:00:00.000Z');
-const started = { origin: 'guided' as const, rule: 'simple' as const, coverage: 0.9545, practice: false };
+const started = {
+  origin: 'guided' as const,
+  service: 'calibrate' as const,
+  rule: 'simple' as const,
+  coverage: 0.9545,
+  practice: false,
+};
 const ROOM = { temperatureC: '21.5', pressureHPa: '1009', humidityPercent: '45' };
 const open = (id: string, references: ReferenceSnapshot[], source: 'typed' | 'imported' = 'typed') =>
   new ScriptedRun(shippedProcedure(id)!, {
@@ -65,7 +72,7 @@ describe('family 15: a deadline instead of a minimum wait', () => {
     const run = open('hydrogen-breath-monitor', [bottle]).start({
       ...started,
       channels: [h2],
-      items: [{ id: 'body', part: 'body', assetId: 'a', model: 'HB', serial: '1', properties: [] }],
+      items: [{ id: 'body', part: 'body', assetId: 'a', model: 'HB', serial: '1', traits: {} }],
     });
     const flow = (step: string, on: boolean) => run.do({ type: 'changeStimulus', step, slot: 'gas', on });
     run
@@ -98,8 +105,9 @@ describe('family 18: imported, no guided order, several bottles', () => {
     const run = open('automatic-station', [mix], 'imported').start({
       ...started,
       origin: 'imported',
+      service: 'calibrate',
       channels: fourGasChannels,
-      items: [{ id: 'body', part: 'body', assetId: 'a', model: 'LM', serial: '1', properties: [] }],
+      items: [{ id: 'body', part: 'body', assetId: 'a', model: 'LM', serial: '1', traits: {} }],
     });
     expect(run.current().map((step) => step.key)).toEqual(['log/gas', 'log/work']);
     run.do({ type: 'decide', step: 'log/work', option: 'bumpFirst' });
@@ -144,11 +152,9 @@ describe('family 21: detector pairs, pentane scale, absent sensor', () => {
       component.substance === 'CH4' ? { ...component, value: '1.45', expanded: '0.03' } : component,
     ),
   };
-  const items = (properties: string[]) => [
-    { id: 'body', part: 'body' as const, assetId: 'a', model: 'PF', serial: '1', properties },
-  ];
-  const throughSpan = (properties: string[]) => {
-    const run = open('pumped-five-gas', [simulant]).start({ ...started, channels, items: items(properties) });
+  const items = (traits: Traits) => [{ id: 'body', part: 'body' as const, assetId: 'a', model: 'PF', serial: '1', traits }];
+  const throughSpan = (traits: Traits) => {
+    const run = open('pumped-five-gas', [simulant]).start({ ...started, channels, items: items(traits) });
     run
       .wait(300)
       .do({ type: 'completeStep', step: 'warm-up' })
@@ -183,13 +189,13 @@ describe('family 21: detector pairs, pentane scale, absent sensor', () => {
     return run;
   };
   it('zeroes and spans twice with a gap where the sensor has two detector pairs, once where it has not', () => {
-    const spans = (properties: string[]) =>
-      throughSpan(properties).state.adjustments.filter((adjustment) => adjustment.action === 'span').length;
-    expect(spans(['detector-pairs'])).toBe(2);
-    expect(spans([])).toBe(1);
+    const spans = (traits: Traits) =>
+      throughSpan(traits).state.adjustments.filter((adjustment) => adjustment.action === 'span').length;
+    expect(spans({ detectorPairs: true })).toBe(2);
+    expect(spans({})).toBe(1);
   });
   it('reads 1.45 %vol methane as 58 %LEL on a pentane scale (common practice), sees oxygen fall, leaves the absent sensor out', () => {
-    const { state } = throughSpan([]);
+    const { state } = throughSpan({});
     expect(state.readings.find((reading) => reading.channel === 'c-ex' && reading.point === 'span')?.target?.value).toBe('58');
     expect(state.readings.find((reading) => reading.point === 'response')?.judgement).toMatchObject({
       code: 'moved',

@@ -1,3 +1,4 @@
+import type { ServiceId } from '@/core/instrument/service';
 import { describe, expect, it } from 'vitest';
 import type { RunChannel } from '@/core/run/event';
 import { technician } from '@/core/run/four-gas.fixture';
@@ -62,8 +63,13 @@ const CASES: [model: string, gas: ReferenceSnapshot, tool: ReferenceSnapshot | n
   ['VT-47', FOUR, null, 'within'],
 ];
 
-function open(model: string, gas: ReferenceSnapshot, tool: ReferenceSnapshot | null, extra: string[] = []): ScriptedRun {
-  const { procedureId, channels, properties } = MODELS.find((one) => one.name === model)!;
+function open(
+  model: string,
+  gas: ReferenceSnapshot,
+  tool: ReferenceSnapshot | null,
+  service: ServiceId = 'calibrate',
+): ScriptedRun {
+  const { procedureId, channels, traits } = MODELS.find((one) => one.name === model)!;
   return new ScriptedRun(shippedProcedure(procedureId!)!, {
     run: `run-${model}`,
     actor: technician,
@@ -71,15 +77,16 @@ function open(model: string, gas: ReferenceSnapshot, tool: ReferenceSnapshot | n
     references: [gas, ...(tool ? [tool] : []), ...ROOM_REFERENCES],
   }).start({
     origin: 'guided',
+    service,
     rule: 'simple',
     coverage: 0.9545,
     practice: false,
-    items: [{ id: 'body', part: 'body', assetId: 'a', model, serial: '1', properties: [...properties, ...extra] }],
+    items: [{ id: 'body', part: 'body', assetId: 'a', model, serial: '1', traits }],
     channels: channels.map((channel): RunChannel => ({ ...channel, id: `c-${channel.role}`, item: 'body', status: 'fitted' })),
   });
 }
-const flown = (model: string, gas: ReferenceSnapshot, tool: ReferenceSnapshot | null, extra: string[] = []) => {
-  const run = open(model, gas, tool, extra);
+const flown = (model: string, gas: ReferenceSnapshot, tool: ReferenceSnapshot | null, service: ServiceId = 'calibrate') => {
+  const run = open(model, gas, tool, service);
   fly({
     run,
     random: new Random(1),
@@ -97,7 +104,7 @@ describe('gas families from the first step to the last', () => {
     expect(run.state.stimuli.every((span) => span.offAt !== null)).toBe(true);
   });
   it.each(CASES.filter(([model]) => model !== 'BN-A'))('%s, as found only: nothing is adjusted', (model, gas, tool) => {
-    const run = flown(model, gas, tool, ['as-found-only']);
+    const run = flown(model, gas, tool, 'asFoundOnly');
     expect(run.state.status).toBe('finished');
     expect(run.state.adjustments).toEqual([]);
   });

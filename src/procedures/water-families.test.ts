@@ -1,3 +1,5 @@
+import type { ServiceId } from '@/core/instrument/service';
+import type { Traits } from '@/core/instrument/traits';
 import { describe, expect, it } from 'vitest';
 import { diagnoseWater } from '@/core/diagnosis/diagnose-water';
 import { waterFactsOf } from '@/core/diagnosis/water-facts-of';
@@ -85,11 +87,12 @@ const SHELF: ReferenceSnapshot[] = [
 function open(
   model: string,
   fault: string,
-  extra: string[] = [],
+  extra: Traits & { service?: ServiceId } = {},
 ): WaterPilot & { refusals: NonNullable<WaterPilot['refusals']> } {
-  const { procedureId, channels, properties } = MODELS.find((one) => one.name === model)!;
+  const { procedureId, channels, traits } = MODELS.find((one) => one.name === model)!;
   const procedure = shippedProcedure(procedureId!)!;
-  const all = [...extra, ...properties];
+  const { service = 'calibrate', ...others } = extra;
+  const all: Traits = { ...traits, ...others };
   const run = new ScriptedRun(procedure, {
     run: `run-${model}`,
     actor: technician,
@@ -97,10 +100,11 @@ function open(
     references: SHELF,
   }).start({
     origin: 'guided',
+    service,
     rule: 'simple',
     coverage: 0.9545,
     practice: false,
-    items: [{ id: 'body', part: 'body', assetId: 'a', model, serial: '1', properties: all }],
+    items: [{ id: 'body', part: 'body', assetId: 'a', model, serial: '1', traits: all }],
     channels: channels.map((channel): RunChannel => ({ ...channel, id: `c-${channel.role}`, item: 'body', status: 'fitted' })),
     schools: schoolsOf(procedure, all),
   });
@@ -116,15 +120,15 @@ function open(
   };
   return { run, meter, choose, refusals: [], trace: [] };
 }
-const flown = (model: string, fault = 'sound', extra: string[] = []) => {
+const flown = (model: string, fault = 'sound', extra: Traits & { service?: ServiceId } = {}) => {
   const pilot = open(model, fault, extra);
   flyWater(pilot);
   return pilot;
 };
 
-const FAMILIES: [family: number, model: string, extra?: string[]][] = [
+const FAMILIES: [family: number, model: string, extra?: Traits][] = [
   [2, 'SM-05'],
-  [2, 'SM-05', ['points:one']],
+  [2, 'SM-05', { schools: { points: 'one' } }],
   [3, 'PG-3P'],
   [5, 'SM-35'],
   [9, 'PG-70'],
@@ -137,7 +141,7 @@ const FAMILIES: [family: number, model: string, extra?: string[]][] = [
 
 describe('water families from the first step to the last, on a sound simulated meter', () => {
   it.each(FAMILIES)('family %i on %s %s', (family, model, extra) => {
-    const { run, refusals } = flown(model, 'sound', extra ?? []);
+    const { run, refusals } = flown(model, 'sound', extra ?? {});
     expect(run.procedure.family).toBe(family);
     expect(refusals).toEqual([]);
     expect(run.state.status).toBe('finished');
@@ -147,7 +151,7 @@ describe('water families from the first step to the last, on a sound simulated m
     expect(run.state.stimuli.every((span) => span.offAt !== null)).toBe(true);
   });
   it.each(FAMILIES)('family %i on %s %s, as found only: nothing is adjusted', (_family, model, extra) => {
-    const { run } = flown(model, 'sound', [...(extra ?? []), 'as-found-only']);
+    const { run } = flown(model, 'sound', { ...extra, service: 'asFoundOnly' });
     expect(run.state.status).toBe('finished');
     expect(run.state.adjustments).toEqual([]);
   });
@@ -170,7 +174,7 @@ describe('water families from the first step to the last, on a sound simulated m
     expect(ion.mvPerDecade).toBeCloseTo(-57.5, 0);
   });
   it('one buffer gives an offset and no slope, and the sheet says so', () => {
-    const pilot = open('SM-05', 'sound', ['points:one']);
+    const pilot = open('SM-05', 'sound', { schools: { points: 'one' } });
     flyWater({ ...pilot, stopAt: 'quick/round#1/read-back' });
     const slope = (value: string) =>
       pilot.run.try({ type: 'completeStep', step: 'quick/round#1/read-back', answers: { slope: { value } } });
@@ -205,7 +209,7 @@ const CAUSES: [fault: string, model: string, channel: string][] = [
 ];
 describe('each fault of the simulated probes: the true cause is among the first two named, and the next test tells it from the other', () => {
   it.each(CAUSES)('%s on %s', (fault, model, role) => {
-    const pilot = open(model, fault, ['as-found-only']);
+    const pilot = open(model, fault, { service: 'asFoundOnly' });
     // A probe just switched on: the wait is left out.
     if (fault === 'notPolarised') pilot.hurried = true;
     flyWater(pilot);
@@ -226,7 +230,7 @@ describe('each fault of the simulated probes: the true cause is among the first 
   });
   it('a sound probe has no cause named', () => {
     for (const [, model] of FAMILIES) {
-      const { state } = flown(model, 'sound', ['as-found-only']).run;
+      const { state } = flown(model, 'sound', { service: 'asFoundOnly' }).run;
       for (const channel of state.channels) {
         const facts = waterFactsOf({ state, channel });
         if (facts)
@@ -320,12 +324,12 @@ describe('a probe that is refused or poor is cared for and calibrated once more,
 
 describe('how many buffers is a school of the procedure', () => {
   it.each([
-    ['PG-22', 'points:one', 1],
-    ['PG-22', 'points:two', 2],
-    ['PG-90', 'points:two', 2],
-    ['PG-90', 'points:three', 3],
-  ])('%s %s', (model, choice, points) => {
-    const { run, refusals } = flown(model, 'sound', [choice]);
+    ['PG-22', 'one', 1],
+    ['PG-22', 'two', 2],
+    ['PG-90', 'two', 2],
+    ['PG-90', 'three', 3],
+  ])('%s, %s', (model, choice, points) => {
+    const { run, refusals } = flown(model, 'sound', { schools: { points: choice } });
     expect(refusals).toEqual([]);
     expect(summarise(run.procedure, run.state).asLeft).toBe('within');
     expect(probeResults({ procedure: run.procedure, state: run.state })[0]!.points).toHaveLength(points);
@@ -334,8 +338,9 @@ describe('how many buffers is a school of the procedure', () => {
   });
   it('the second standard of conductivity is one too', () => {
     const dipped = (choice: string) =>
-      flown('PG-70', 'sound', [choice]).run.state.readings.filter((one) => one.point === 'ec1417').length;
-    expect(dipped('verifying:second')).toBeGreaterThan(0);
-    expect(dipped('verifying:same')).toBe(0);
+      flown('PG-70', 'sound', { schools: { verifying: choice } }).run.state.readings.filter((one) => one.point === 'ec1417')
+        .length;
+    expect(dipped('second')).toBeGreaterThan(0);
+    expect(dipped('same')).toBe(0);
   });
 });

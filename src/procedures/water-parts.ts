@@ -1,3 +1,4 @@
+import type { Storage } from '@/core/instrument/traits';
 import type { Condition } from '@/core/procedure/condition';
 import type { CheckItem, Point, Procedure, School, Slot, Step } from '@/core/procedure/procedure';
 
@@ -273,13 +274,13 @@ export const readBackSlope = (id: string, needsPoints = 2, more: CheckItem[] = [
   when: GONE_ON,
 });
 
-const STORED: [property: string, label: string][] = [
+const STORED: [property: `stores-${Storage}`, label: string][] = [
   ['stores-wet', 'Cap with storage solution or 3 M KCl on the glass'],
   ['stores-droplets', 'A few droplets of storage solution in the cap; over 24 h in it harms the conductivity cell'],
   ['stores-dry', 'Rinsed, wiped, and kept dry'],
   ['stores-moist', 'In its moist sleeve, membrane not touching'],
 ];
-/** How this probe is stored is a property of its model; where none is known, all kinds are named. */
+/** How this probe is stored is a trait of its model; where none is known, all kinds are named. */
 export const store: Step[] = [
   ...STORED.map(([property, label]): Step => ({
     id: property,
@@ -301,7 +302,7 @@ export const store: Step[] = [
       },
     ],
     reason: 'Never in pure water: it starves the glass.',
-    when: { not: { any: STORED.map(([property]) => ({ is: 'property', property })) } },
+    when: { not: { any: STORED.map(([property]) => ({ is: 'property', property }) as const) } },
   },
 ];
 

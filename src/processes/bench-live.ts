@@ -49,7 +49,7 @@ async function makeRun(): Promise<string> {
     }));
     const [model] = await tx
       .insert(instrumentModel)
-      .values({ maker: 'Ordfell', name: 'OF-12', kind: 'Bench of speed', procedureId: 'bump-test', properties: [], channels })
+      .values({ maker: 'Ordfell', name: 'OF-12', kind: 'Bench of speed', procedureId: 'bump-test', traits: {}, channels })
       .returning();
     const [made] = await tx
       .insert(asset)
@@ -63,7 +63,7 @@ async function makeRun(): Promise<string> {
       instruments: [
         {
           assetId: made!.id,
-          wish: 'Bump only',
+          service: 'bumpOnly',
           rule: 'simple',
           promiseOn: null,
           dueAgreed: false,

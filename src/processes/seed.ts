@@ -108,7 +108,7 @@ async function placeProbes(tx: Transaction, actor: Actor, now: Date): Promise<vo
       (one) =>
         one.customerId === probe.customerId &&
         !taken.has(one.id) &&
-        one.properties.includes('analogue-pair') === (probe.part === 'cell'),
+        (one.traits.analoguePair ?? false) === (probe.part === 'cell'),
     );
     if (!host || (probe.part === 'probe' && taken.size > 4)) continue;
     taken.add(host.id);
@@ -135,10 +135,10 @@ async function makeAssets(tx: Transaction, now: Date, random: Random): Promise<S
   const since = subMonths(now, 30);
   const models = new Map<string, string>();
   for (const model of MODELS) {
-    const { maker, name, kind, procedureId, properties, channels, every } = model;
+    const { maker, name, kind, procedureId, traits, channels, every } = model;
     const [row] = await tx
       .insert(instrumentModel)
-      .values({ maker, name, kind, procedureId, properties, channels })
+      .values({ maker, name, kind, procedureId, traits, channels })
       .returning({ id: instrumentModel.id });
     models.set(model.name, row!.id);
     await changePolicy({ tx }, { scope: 'model', modelId: row!.id, every, reason: 'workshop’s standard' });
@@ -259,10 +259,10 @@ function plan(assets: SeedAsset[], now: Date, random: Random): Visit[] {
   const fourGas = able.filter((one) => one.model === 'OF-410' || one.model === 'VT-40');
   const ofModel = (name: string) => assets.find((one) => one.model === name)!;
   // What an auditor asks for: a bump, one that failed, as found only, breath gas, and documents that were mended later.
-  const special: (Pick<Visit, 'wish' | 'fate' | 'silent' | 'failed'> & { model: string; daysAgo: number })[] = [
-    { model: 'OF-410', daysAgo: 52, wish: 'Bump only' },
-    { model: 'OF-410', daysAgo: 45, wish: 'Bump only', silent: true },
-    { model: 'VT-40', daysAgo: 40, wish: 'As found only' },
+  const special: (Pick<Visit, 'service' | 'fate' | 'silent' | 'failed'> & { model: string; daysAgo: number })[] = [
+    { model: 'OF-410', daysAgo: 52, service: 'bumpOnly' },
+    { model: 'OF-410', daysAgo: 45, service: 'bumpOnly', silent: true },
+    { model: 'VT-40', daysAgo: 40, service: 'asFoundOnly' },
     { model: 'BN-A', daysAgo: 64 },
     { model: 'BN-A', daysAgo: 33 },
     { model: 'BN-A', daysAgo: 12 },

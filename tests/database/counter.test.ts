@@ -40,7 +40,7 @@ const inspection = (fault?: string) =>
   );
 const line = (assetId: string, more: Partial<Parameters<typeof receive>[1]['instruments'][number]> = {}) => ({
   assetId,
-  wish: 'Calibrate' as const,
+  service: 'calibrate' as const,
   rule: 'simple' as const,
   promiseOn: '2026-11-30',
   dueAgreed: true,
@@ -126,21 +126,21 @@ describe('instruments', () => {
 });
 
 describe('receiving', () => {
-  it('several instruments on one receipt: a ticket each, numbered by the year, with wish, promise and inspection', async () => {
+  it('several instruments on one receipt: a ticket each, numbered by the year, with service, promise and inspection', async () => {
     const [a, b] = [await newAsset('REC-1'), await newAsset('REC-2')];
     const made = await take(world.customerId, [
       line(a.id, { inspection: inspection('filters') }),
-      line(b.id, { wish: 'As found only', rule: 'guarded', promiseOn: null, dueAgreed: false }),
+      line(b.id, { service: 'asFoundOnly', rule: 'guarded', promiseOn: null, dueAgreed: false }),
     ]);
     expect(made.number).toMatch(/^R-2026-\d{4}$/);
     const numbers = made.tickets.map((one) => Number(one.code.slice(-4)));
     expect(numbers[1]! - numbers[0]!).toBe(1);
     const slip = (await inTx(({ tx }) => ticketSlip(tx, made.tickets[0]!.id)))!;
     expect(JSON.stringify(slip)).toContain('soiled');
-    const { rows } = await world.app.query('select wish, rule, promise_on, due_agreed from ticket where id = $1', [
+    const { rows } = await world.app.query('select service, rule, promise_on, due_agreed from ticket where id = $1', [
       made.tickets[1]!.id,
     ]);
-    expect(rows[0]).toEqual({ wish: 'As found only', rule: 'guarded', promise_on: null, due_agreed: false });
+    expect(rows[0]).toEqual({ service: 'asFoundOnly', rule: 'guarded', promise_on: null, due_agreed: false });
   });
   it('is refused whole when one instrument is in the house, named twice, or another customer’s: no ticket, no number is used up', async () => {
     const [a, b] = [await newAsset('REF-1'), await newAsset('REF-2')];

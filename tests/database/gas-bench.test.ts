@@ -1,3 +1,4 @@
+import type { ServiceId } from '@/core/instrument/service';
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Command } from '@/core/run/command';
@@ -199,9 +200,9 @@ describe('what is told to the customer', () => {
 });
 
 describe('a bump on its own', () => {
-  const bumpRun = async (wish: string) => {
+  const bumpRun = async (service: ServiceId) => {
     const ticket = await world.newTicket();
-    await world.app.query('update ticket set wish = $1 where id = $2', [wish, ticket.id]);
+    await world.app.query('update ticket set service = $1 where id = $2', [service, ticket.id]);
     await inTx((context) => placeTicket(context, { ticketId: ticket.id, place: 5 }));
     const { run } = await inTx((context) => startRun(context, { ticketId: ticket.id }));
     return { run, ...ticket };
@@ -219,11 +220,11 @@ describe('a bump on its own', () => {
     return must(run, { type: 'changeStimulus', step: 'off', slot: 'mix', on: false }, new Date(later.getTime() + 10_000));
   };
   const ticketOf = async (id: string) =>
-    (await world.app.query('select status, wish, run_id, place from ticket where id = $1', [id])).rows[0];
+    (await world.app.query('select status, service, run_id, place from ticket where id = $1', [id])).rows[0];
   const bumpOf = async (assetId: string) =>
     (await world.app.query('select bump_passed, next_due from asset where id = $1', [assetId])).rows[0];
   it('passed: a record of its own, the ready mark, and no due date of a calibration', async () => {
-    const { run, assetId, id } = await bumpRun('Bump only');
+    const { run, assetId, id } = await bumpRun('bumpOnly');
     await through(run, true);
     await must(run, { type: 'completeStep', step: 'purge' }, new Date(Date.now() + 600_000));
     await must(run, { type: 'finish' }, new Date(Date.now() + 600_000));
@@ -240,7 +241,7 @@ describe('a bump on its own', () => {
     expect(await ticketOf(id)).toMatchObject({ status: 'toReturn' });
   });
   it('failed: it ends in a decision; to be calibrated, the same ticket goes on at its place', async () => {
-    const { run, assetId, id } = await bumpRun('Bump, calibrate if it fails');
+    const { run, assetId, id } = await bumpRun('bumpThenCalibrate');
     await through(run, false);
     expect(await bumpOf(assetId)).toMatchObject({ bump_passed: false });
     expect(await code(give(run, { type: 'finish' }))).toBe('stepsLeft');
@@ -248,7 +249,7 @@ describe('a bump on its own', () => {
     await must(run, { type: 'decide', step: 'next', option: 'calibrate' }, later);
     await must(run, { type: 'completeStep', step: 'purge' }, new Date(later.getTime() + 90_000));
     await must(run, { type: 'finish' }, later);
-    expect(await ticketOf(id)).toMatchObject({ status: 'onBench', wish: 'Calibrate', run_id: null, place: 5 });
+    expect(await ticketOf(id)).toMatchObject({ status: 'onBench', service: 'calibrate', run_id: null, place: 5 });
     const { run: next } = await inTx((context) => startRun(context, { ticketId: id }));
     expect((await inTx(({ tx }) => loadRun(tx, next)))!.procedure.id).toBe('four-gas-leak-monitor');
   });

@@ -32,10 +32,10 @@ beforeAll(async () => {
   world = await openWorld();
   await world.db.transaction(async (tx) => {
     for (const name of ['PG-3P', 'PG-31', 'PG-70', 'PG-7C', 'PG-22']) {
-      const { maker, kind, procedureId, properties, channels } = MODELS.find((one) => one.name === name)!;
+      const { maker, kind, procedureId, traits, channels } = MODELS.find((one) => one.name === name)!;
       const [row] = await tx
         .insert(schema.instrumentModel)
-        .values({ maker, name, kind, procedureId, properties, channels })
+        .values({ maker, name, kind, procedureId, traits, channels })
         .returning();
       models[name] = row!.id;
     }
@@ -77,7 +77,7 @@ function placed(assetId: string, place: number, at = new Date()): Promise<string
       instruments: [
         {
           assetId,
-          wish: 'Calibrate',
+          service: 'calibrate',
           rule: 'simple',
           promiseOn: null,
           dueAgreed: true,
@@ -336,7 +336,7 @@ describe('ways of working', () => {
     ).rejects.toMatchObject({ status: 404 });
     await choose('two');
     expect(
-      (await world.app.query('select properties from instrument_model where id = $1', [models['PG-22']])).rows[0].properties,
-    ).toEqual(MODELS.find((one) => one.name === 'PG-22')!.properties);
+      (await world.app.query('select traits from instrument_model where id = $1', [models['PG-22']])).rows[0].traits,
+    ).toEqual(MODELS.find((one) => one.name === 'PG-22')!.traits);
   });
 });

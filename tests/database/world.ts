@@ -110,8 +110,8 @@ export async function openWorld(): Promise<World> {
       .insert(schema.customer)
       .values({ name: 'Test Yard', email: 'yard@test.example', contact: 'Runa', createdAt: now })
       .returning();
-    const { maker, name, kind, procedureId, properties, channels, every } = MODELS[0]!;
-    const model = { maker, name, kind, procedureId, properties, channels };
+    const { maker, name, kind, procedureId, traits, channels, every } = MODELS[0]!;
+    const model = { maker, name, kind, procedureId, traits, channels };
     const [modelRow] = await tx.insert(schema.instrumentModel).values(model).returning();
     await changePolicy({ tx }, { scope: 'model', modelId: modelRow!.id, every, reason: '' });
     const [bottle] = await tx
@@ -181,7 +181,7 @@ export async function openWorld(): Promise<World> {
           instruments: [
             {
               assetId: id,
-              wish: 'Calibrate',
+              service: 'calibrate',
               rule: 'simple',
               promiseOn: null,
               dueAgreed,

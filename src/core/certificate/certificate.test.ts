@@ -149,7 +149,7 @@ describe('the document, version 2', () => {
   });
   it('as found only is a report of its own title', () => {
     const started = openFourGas().state.started!;
-    const run = asFound(prepare(openFourGas({ ...started, items: [{ ...started.items[0]!, properties: ['as-found-only'] }] })));
+    const run = asFound(prepare(openFourGas({ ...started, service: 'asFoundOnly' })));
     expect(contentOf(run)).toMatchObject({ kind: 'asFound', title: 'Report of results as found' });
   });
 });

@@ -122,7 +122,7 @@ export function documentKind(procedure: Procedure, state: RunState, summary: Run
   if (procedure.scope === 'bumpOnly') return 'bump';
   if (procedure.scope === 'zeroOnly') return 'zeroAdjustment';
   if (procedure.scope === 'accuracyCheck') return 'accuracyCheck';
-  if (state.started?.items.some((item) => item.properties.includes('as-found-only'))) return 'asFound';
+  if (state.started?.service === 'asFoundOnly') return 'asFound';
   return summary.asLeft === 'notMeasured' ? 'limited' : 'calibration';
 }
 

@@ -45,6 +45,7 @@ export function contextOf({
   state.started = {
     procedure: { id: 'p', version: 1 },
     origin: 'guided',
+    service: 'calibrate',
     items: [],
     channels: [full],
     rule: 'simple',

@@ -1,4 +1,16 @@
+import type { Storage } from '../instrument/traits';
 import type { Phase } from './procedure';
+
+/** What a step may ask about the model or the order, by the names that frozen procedures use. Closed. */
+export type PropertyName =
+  | 'pumped'
+  | 'pump-switchable'
+  | 'span-fixed'
+  | 'detector-pairs'
+  | 'host'
+  | 'analogue-pair'
+  | `stores-${Storage}`
+  | 'as-found-only';
 
 /** Closed list of what a step may depend on. Inside a `forEach: 'channel'` group it asks about that channel, elsewhere about any. */
 export type Condition =
@@ -13,7 +25,7 @@ export type Condition =
   | { is: 'answered'; step: string; item: string; equals: string }
   /** The last decision on a question; `here`: only in this round of this group. */
   | { is: 'decided'; question: string; option: string; here?: true }
-  | { is: 'property'; property: string }
+  | { is: 'property'; property: PropertyName }
   | { is: 'bumpFailed' }
   | { is: 'anyAdjustFailed' }
   /** Something was refused in this round of this group, whatever another sheet did. */

@@ -69,7 +69,7 @@ export interface CheckItem {
   needsPoints?: number;
 }
 
-/** A question on which practitioners disagree: what this procedure does, and why. A model may choose another option by a property `setting:option`. */
+/** A question on which practitioners disagree: what this procedure does, and why. A model may choose another option (its traits). */
 export interface School {
   id: string;
   label: string;

@@ -1,3 +1,5 @@
+import type { ServiceId } from '../instrument/service';
+import type { Traits } from '../instrument/traits';
 import type { MeasurandId } from '../measurand';
 import type { RoomQuantity } from '../measurand/room';
 import type { StandingValue } from '../measurand/standing';
@@ -66,12 +68,14 @@ export interface RunItem {
   assetId: string;
   model: string;
   serial: string;
-  properties: string[];
+  traits: Traits;
 }
 
 export interface StartedData {
   procedure: { id: string; version: number };
   origin: 'guided' | 'imported';
+  /** What the customer ordered. */
+  service: ServiceId;
   items: RunItem[];
   channels: RunChannel[];
   rule: DecisionRule;
@@ -188,4 +192,4 @@ export type RunEvent = EventDraft & {
 };
 
 /** Version written today. An event of an older one is lifted on reading (`lift`). */
-export const EVENT_VERSION = 2;
+export const EVENT_VERSION = 3;

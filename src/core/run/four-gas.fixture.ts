@@ -88,11 +88,12 @@ export const mix: ReferenceSnapshot = {
 
 export const startedFourGas: Omit<StartedData, 'procedure'> = {
   origin: 'guided',
+  service: 'calibrate',
   rule: 'simple',
   coverage: 0.9545,
   practice: false,
   placedAt: '2026-11-24T08:00:00.000Z',
-  items: [{ id: 'body', part: 'body', assetId: 'a-1', model: 'LM-4', serial: 'S-1', properties: [] }],
+  items: [{ id: 'body', part: 'body', assetId: 'a-1', model: 'LM-4', serial: 'S-1', traits: {} }],
   channels: fourGasChannels,
 };
 

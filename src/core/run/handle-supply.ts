@@ -9,7 +9,7 @@ import { currentSteps } from './plan';
 import { isRefusal, refuse, type Refusal } from './refusal';
 import type { ReferenceSnapshot } from './reference-snapshot';
 import { matchRegulator } from '../supply/match-regulator';
-import { boundReference, measuredChannels, openStimulus } from './state';
+import { boundReference, measuredChannels, openStimulus, traitsOf } from './state';
 
 const LIQUID: string[] = ['buffer', 'standard'];
 
@@ -63,13 +63,12 @@ function regulatorFor(
   if (!regulator || regulator.role !== 'regulator') return refuse('noRegulator', 'This regulator is not on the shelf.', beside);
   if (regulator.expires && regulator.expires < context.today)
     return refuse('overdue', `${regulator.name} ${regulator.lot} was due for its check on ${regulator.expires}.`, beside);
-  const properties = state.started?.items.flatMap((item) => item.properties) ?? [];
-  const advice = matchRegulator({ regulator, bottle, properties });
+  const traits = traitsOf(state);
+  const advice = matchRegulator({ regulator, bottle, traits });
   if (advice.verdict === 'refused') return refuse(advice.code, advice.sentence, beside);
   // With a demand regulator the pump sets the flow: what it draws is a figure of the model, else the usual one.
-  const draws = properties.find((one) => one.startsWith('draws-'))?.slice(6);
   return {
-    flowLPerMin: advice.code === 'demandFits' && draws ? draws : advice.flowLPerMin!,
+    flowLPerMin: advice.code === 'demandFits' && traits.drawsLPerMin ? traits.drawsLPerMin : advice.flowLPerMin!,
     caution: advice.verdict === 'caution' ? advice.sentence : null,
     regulator: { id: regulator.id, name: regulator.name, lot: regulator.lot },
   };

@@ -1,3 +1,4 @@
+import { traitsOfWords } from '../instrument/traits';
 import type { Component, ComponentDistribution, InfluenceId } from '../uncertainty/component';
 import { EVENT_VERSION, type RunEvent } from './event';
 
@@ -60,8 +61,23 @@ function judgementOfVersion1(event: Record<string, unknown>): Record<string, unk
   };
 }
 
+/** Version 2 kept what it knew of a model as a list of words, and the order among them. A bump was a procedure of its own, not an order. */
+function traitsOfVersion2(event: Record<string, unknown>): Record<string, unknown> {
+  if (event.type !== 'started') return event;
+  const data = event.data as { items: { properties: string[] }[] };
+  const asFoundOnly = data.items.some((item) => item.properties.includes('as-found-only'));
+  return {
+    ...event,
+    data: {
+      ...data,
+      service: asFoundOnly ? 'asFoundOnly' : 'calibrate',
+      items: data.items.map(({ properties, ...item }) => ({ ...item, traits: traitsOfWords(properties) })),
+    },
+  };
+}
+
 /** From version n to n + 1. */
-const LIFTERS: Record<number, Lifter> = { 1: judgementOfVersion1 };
+const LIFTERS: Record<number, Lifter> = { 1: judgementOfVersion1, 2: traitsOfVersion2 };
 
 /**
  * Brings a stored event up to today's version, one step at a time. Errors: RangeError for a version from the future or without a way up.

@@ -1,4 +1,5 @@
 import type { Actor, EventData, RunChannel, StartedData } from './event';
+import type { Traits } from '../instrument/traits';
 import type { TraceKept } from './evidence';
 
 export type RunStatus = 'notStarted' | 'open' | 'finished' | 'approved' | 'aborted';
@@ -205,6 +206,10 @@ export function openStimulus(state: RunState, slot?: string): StimulusSpan | nul
 export function measuredChannels(state: RunState): RunChannel[] {
   return state.channels.filter((channel) => channel.status === 'fitted' && !state.retired[channel.id]);
 }
+
+/** The traits of everything that belongs to the instrument: its body with what is screwed into it. */
+export const traitsOf = (state: RunState): Traits =>
+  Object.assign({}, ...(state.started?.items ?? []).map((item) => item.traits)) as Traits;
 
 export function wasAdjusted(state: RunState, channel?: string): boolean {
   return state.adjustments.some(

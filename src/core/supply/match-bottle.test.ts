@@ -115,23 +115,23 @@ describe('regulators (common practice)', () => {
   const demand = regulator({ demand: true, fitting: 'C10' });
   const c10 = bottle('c10', { fitting: 'C10' });
   it.each([
-    ['fixed flow for diffusion', fixed, [], 'fits', '0.5'],
-    ['demand flow for a pump', demand, ['pumped'], 'demandFits', '0.5'],
-    ['fixed flow on a pump that can be switched off', fixed, ['pumped', 'pump-switchable'], 'pumpOff', '0.5'],
-    ['fixed flow on a pump', fixed, ['pumped'], 'fixedOnPump', '0.5'],
-    ['demand flow without a pump', demand, [], 'demandWithoutPump', null],
-  ] as const)('%s', (_name, one, properties, code, flow) => {
-    expect(matchRegulator({ regulator: one, bottle: c10, properties })).toMatchObject({ code, flowLPerMin: flow });
+    ['fixed flow for diffusion', fixed, {}, 'fits', '0.5'],
+    ['demand flow for a pump', demand, { pumped: true }, 'demandFits', '0.5'],
+    ['fixed flow on a pump that can be switched off', fixed, { pumped: true, pumpSwitchable: true }, 'pumpOff', '0.5'],
+    ['fixed flow on a pump', fixed, { pumped: true }, 'fixedOnPump', '0.5'],
+    ['demand flow without a pump', demand, {}, 'demandWithoutPump', null],
+  ] as const)('%s', (_name, one, traits, code, flow) => {
+    expect(matchRegulator({ regulator: one, bottle: c10, traits })).toMatchObject({ code, flowLPerMin: flow });
   });
   it('another thread and one taken out of use are refused; none chosen is asked for', () => {
-    expect(matchRegulator({ regulator: fixed, bottle: bottle('x', { fitting: 'CGA' }), properties: [] })).toMatchObject({
+    expect(matchRegulator({ regulator: fixed, bottle: bottle('x', { fitting: 'CGA' }), traits: {} })).toMatchObject({
       verdict: 'refused',
       code: 'otherFitting',
     });
-    expect(matchRegulator({ regulator: { ...fixed, unusable: 'out of use' }, bottle: c10, properties: [] })).toMatchObject({
+    expect(matchRegulator({ regulator: { ...fixed, unusable: 'out of use' }, bottle: c10, traits: {} })).toMatchObject({
       verdict: 'refused',
       code: 'unusable',
     });
-    expect(matchRegulator({ regulator: null, bottle: c10, properties: [] }).code).toBe('noRegulator');
+    expect(matchRegulator({ regulator: null, bottle: c10, traits: {} }).code).toBe('noRegulator');
   });
 });

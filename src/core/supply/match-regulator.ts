@@ -1,3 +1,4 @@
+import type { Traits } from '../instrument/traits';
 import type { ReferenceSnapshot } from '../run/reference-snapshot';
 
 export interface RegulatorAdvice {
@@ -17,16 +18,16 @@ const PUMP_DRAWS = '0.5';
  * Flow in L/min. Errors: none. Source: common practice.
  *
  * @example
- * matchRegulator({ regulator: demand, bottle, properties: ['pumped'] }).code // 'demandFits'
+ * matchRegulator({ regulator: demand, bottle, traits: { pumped: true } }).code // 'demandFits'
  */
 export function matchRegulator({
   regulator,
   bottle,
-  properties,
+  traits,
 }: {
   regulator: ReferenceSnapshot | null;
   bottle: ReferenceSnapshot | null;
-  properties: readonly string[];
+  traits: Traits;
 }): RegulatorAdvice {
   if (!regulator)
     return { verdict: 'caution', code: 'noRegulator', sentence: 'Choose the regulator: it sets the flow.', flowLPerMin: null };
@@ -44,13 +45,13 @@ export function matchRegulator({
       'otherFitting',
       `${regulator.name} has a ${regulator.detail.fitting} thread, the bottle ${bottle.fitting}.`,
     );
-  const pumped = properties.includes('pumped');
+  const pumped = traits.pumped;
   if (regulator.detail?.demand)
     return pumped
       ? say('fits', 'demandFits', 'Demand flow gives what the pump draws.', PUMP_DRAWS)
       : say('refused', 'demandWithoutPump', 'A demand regulator gives nothing to an instrument without a pump.');
   if (!pumped) return say('fits', 'fits', `Fixed flow of ${flow} L/min at a diffusion instrument.`);
-  return properties.includes('pump-switchable')
+  return traits.pumpSwitchable
     ? say('caution', 'pumpOff', 'Fixed flow on a pumped instrument: switch its pump off first.')
     : say(
         'caution',

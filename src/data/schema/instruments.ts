@@ -1,5 +1,6 @@
 import { boolean, date, jsonb, pgTable, smallint, text, uuid } from 'drizzle-orm/pg-core';
 import type { Every } from '@/core/interval/next-due';
+import type { Traits } from '@/core/instrument/traits';
 import type { PolicyScope } from '@/core/interval/policy';
 import type { RunChannel, RunItem, Tolerance, WaterTerms } from '@/core/run/event';
 import { instant } from './columns';
@@ -24,7 +25,7 @@ export const instrumentModel = pgTable('instrument_model', {
   name: text('name').notNull(),
   kind: text('kind').notNull(),
   procedureId: text('procedure_id'),
-  properties: jsonb('properties').$type<string[]>().notNull().default([]),
+  traits: jsonb('traits').$type<Traits>().notNull().default({}),
   channels: jsonb('channels').$type<ModelChannel[]>().notNull().default([]),
 });
 

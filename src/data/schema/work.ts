@@ -1,3 +1,4 @@
+import type { ServiceId } from '@/core/instrument/service';
 import { bigint, boolean, date, integer, jsonb, numeric, pgTable, primaryKey, smallint, text, uuid } from 'drizzle-orm/pg-core';
 import type { MeasurandId } from '@/core/measurand';
 import type { Verdict } from '@/core/results/judged';
@@ -37,7 +38,7 @@ export const ticket = pgTable('ticket', {
     .notNull()
     .references(() => asset.id),
   code: text('code').notNull(),
-  wish: text('wish').notNull(),
+  service: text('service').$type<ServiceId>().notNull(),
   promiseOn: date('promise_on'),
   dueAgreed: boolean('due_agreed').notNull().default(false),
   rule: text('rule').$type<DecisionRule>().notNull().default('simple'),

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/core/words/say';
 import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
 import type { RunState } from '@/core/run/state';
 import { day } from '@/ui/format';
@@ -77,7 +78,7 @@ export function BenchFacts({ sheet }: { sheet: Sheet }) {
           <>
             <dt>Asked for</dt>
             <dd>
-              {view.ticket.wish}
+              {say({ code: `service.${view.ticket.service}` })}
               {view.ticket.promiseOn && `, by ${day(view.ticket.promiseOn)}`}
             </dd>
           </>

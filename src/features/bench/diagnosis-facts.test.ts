@@ -1,3 +1,4 @@
+import type { Traits } from '@/core/instrument/traits';
 import { describe, expect, it } from 'vitest';
 import { diagnose } from '@/core/diagnosis/diagnose';
 import type { CauseCode } from '@/core/diagnosis/facts';
@@ -47,7 +48,7 @@ class Bench {
       model = 'OF-410',
       procedure = 'pump-diffusion-four-gas',
       channels = fourGasChannels,
-      properties = [] as string[],
+      traits = {} as Traits,
       regulator = fixed,
       references = [mix],
     } = {},
@@ -62,10 +63,11 @@ class Bench {
     });
     this.run.start({
       origin: 'guided',
+      service: 'calibrate',
       rule: 'simple',
       coverage: 0.9545,
       practice: false,
-      items: [{ id: 'body', part: 'body', assetId: 'a', model, serial: 'S', properties }],
+      items: [{ id: 'body', part: 'body', assetId: 'a', model, serial: 'S', traits }],
       channels,
     });
     this.toGas(regulator);
@@ -192,7 +194,7 @@ function inGas(scenario: string, options: ConstructorParameters<typeof Bench>[1]
   bench.watch(seconds);
   return bench;
 }
-const pumped = { model: 'VT-47', properties: ['pumped'], regulator: demand };
+const pumped = { model: 'VT-47', traits: { pumped: true } as Traits, regulator: demand };
 
 describe('each fault at a simulated instrument: the true cause is among the first two, and the next test tells it from the other', () => {
   const told = (bench: Bench, cause: CauseCode) => {
@@ -307,7 +309,7 @@ describe('each fault at a simulated instrument: the true cause is among the firs
       model: 'OF-700',
       procedure: 'area-monitor-voc',
       channels: [voc],
-      properties: ['pumped'],
+      traits: { pumped: true } as Traits,
       references: [{ ...scrubber, components: [{ substance: 'charcoal', value: '1', unit: '1', expanded: '0', k: 2 }] }],
     });
     bench.watch(30);

@@ -1,7 +1,7 @@
 import { differenceInDays, parseISO } from 'date-fns';
 import type { BenchFacts, ChannelFacts } from '@/core/diagnosis/facts';
 import type { RunChannel } from '@/core/run/event';
-import { standingReading, type RunState } from '@/core/run/state';
+import { standingReading, traitsOf, type RunState } from '@/core/run/state';
 import { mainPoint } from './main-point';
 import { slotOf } from './live/live-rules';
 import { lookOf, type Sheet } from './sheet';
@@ -16,12 +16,11 @@ export function diagnosisFacts(sheet: Sheet): BenchFacts {
   const { state } = run;
   const binding = state.bindings.filter((one) => !one.released && !one.struck && one.reference.kind === 'gas').at(-1);
   const regulator = view.shelf.find((one) => one.id === binding?.regulator?.id);
-  const properties = state.started?.items.flatMap((item) => item.properties) ?? [];
   const needs = view.procedure.slots.flatMap((slot) => (Array.isArray(slot.needs) ? slot.needs : []));
   const clock = clockOff(sheet);
   return {
     channels: state.channels.filter((one) => one.status === 'fitted').map((channel) => channelFacts(sheet, channel)),
-    pumped: properties.includes('pumped'),
+    pumped: traitsOf(state).pumped ?? false,
     ...(live.frame ? { pump: live.blockedInGas ? 'blocked' : live.frame.pump } : {}),
     regulator: regulator ? (regulator.detail?.demand ? 'demand' : 'fixed') : null,
     bottleMonthsLeft: binding?.reference.expires

@@ -1,16 +1,18 @@
 'use client';
+import { SERVICES, type ServiceId } from '@/core/instrument/service';
+import { say } from '@/core/words/say';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { Field } from '@/ui/field';
-import { inspectionFor, WISHES } from './receive-schema';
+import { inspectionFor } from './receive-schema';
 
 export interface Line {
   assetId: string;
   title: string;
   serial: string;
   measurands: string[];
-  wish: string;
+  service: ServiceId;
   rule: string;
   promiseOn: string;
   dueAgreed: boolean;
@@ -26,7 +28,7 @@ export function newLine(
     assetId: asset.id,
     title: `${asset.maker} ${asset.model}`,
     serial: asset.serial,
-    wish: 'Calibrate',
+    service: 'calibrate',
     rule: 'simple',
     promiseOn,
     dueAgreed: asset.agreesDue,
@@ -77,10 +79,15 @@ export function InstrumentLine({
         <>
           <div className="row mt-2">
             <div className="col-md-3">
-              <Field label="Wish">
-                <Form.Select value={line.wish} onChange={(event) => set({ wish: event.target.value })}>
-                  {WISHES.map((wish) => (
-                    <option key={wish}>{wish}</option>
+              <Field label="Service">
+                <Form.Select
+                  value={line.service}
+                  onChange={(event) => set({ service: SERVICES.find((one) => one === event.target.value)! })}
+                >
+                  {SERVICES.map((one) => (
+                    <option key={one} value={one}>
+                      {say({ code: `service.${one}` })}
+                    </option>
                   ))}
                 </Form.Select>
               </Field>

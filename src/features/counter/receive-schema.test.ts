@@ -15,7 +15,7 @@ const problems = async (
     );
   }
 };
-const line = { assetId: id, wish: 'Calibrate' };
+const line = { assetId: id, service: 'calibrate' };
 
 describe('what the counter types', () => {
   it('a receipt needs a customer and at least one instrument; the rest has a sensible start', async () => {
@@ -30,13 +30,13 @@ describe('what the counter types', () => {
     const receipt = await receiptSchema.validate({ customerId: id, instruments: [line] }, { stripUnknown: true });
     expect(receipt.instruments[0]!.inspection).toMatchObject({ membrane: { result: 'notApplicable' }, case: { result: 'pass' } });
   });
-  it('a fault needs a note, beside its own field; a wish and a date must be ones that exist', async () => {
+  it('a fault needs a note, beside its own field; a service and a date must be ones that exist', async () => {
     const found = await problems(receiptSchema, {
       customerId: id,
-      instruments: [{ ...line, wish: 'Polish', promiseOn: 'tomorrow', inspection: { keys: { result: 'fault', note: '' } } }],
+      instruments: [{ ...line, service: 'Polish', promiseOn: 'tomorrow', inspection: { keys: { result: 'fault', note: '' } } }],
     });
     expect(found['instruments[0].inspection.keys']).toBe('Say what is wrong.');
-    expect(Object.keys(found)).toEqual(expect.arrayContaining(['instruments[0].wish', 'instruments[0].promiseOn']));
+    expect(Object.keys(found)).toEqual(expect.arrayContaining(['instruments[0].service', 'instruments[0].promiseOn']));
     expect(
       await problems(receiptSchema, {
         customerId: id,

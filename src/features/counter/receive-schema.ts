@@ -1,4 +1,5 @@
 import * as yup from 'yup';
+import { SERVICES } from '@/core/instrument/service';
 
 export interface InspectionItem {
   id: string;
@@ -25,14 +26,6 @@ export const INSPECTION_ITEMS: InspectionItem[] = [
 export function inspectionFor(measurands: string[]): InspectionItem[] {
   return INSPECTION_ITEMS.filter((item) => !item.measurands || item.measurands.some((one) => measurands.includes(one)));
 }
-
-export const WISHES = [
-  'Calibrate',
-  'As found only',
-  'Bump only',
-  'Bump, calibrate if it fails',
-  'Calibrate, repair if needed',
-] as const;
 
 const text = (most: number) => yup.string().trim().max(most, `At most ${most} characters.`);
 const serial = text(40)
@@ -75,9 +68,9 @@ export const receiptSchema = yup.object({
     .array(
       yup.object({
         assetId: yup.string().uuid().required(),
-        wish: yup
+        service: yup
           .string()
-          .oneOf([...WISHES])
+          .oneOf([...SERVICES])
           .required(),
         rule: yup.string().oneOf(['simple', 'guarded']).default('simple'),
         promiseOn: yup

@@ -1,3 +1,4 @@
+import { say } from '@/core/words/say';
 import Link from 'next/link';
 import QRCode from 'qrcode';
 import { day, dayTime } from '@/ui/format';
@@ -76,7 +77,7 @@ export async function TicketSlip({ slip }: { slip: Slip }) {
           </dl>
           <dl className="col-6 mb-0">
             <dt>Wish</dt>
-            <dd>{ticket.wish}</dd>
+            <dd>{say({ code: `service.${ticket.service}` })}</dd>
             <dt>Promised for</dt>
             <dd>
               <strong>{day(ticket.promiseOn)}</strong>

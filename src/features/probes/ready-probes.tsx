@@ -1,4 +1,5 @@
 'use client';
+import type { Traits } from '@/core/instrument/traits';
 import { useState } from 'react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
@@ -17,7 +18,7 @@ interface Host {
   maker: string;
   model: string;
   customerId: string;
-  properties: string[];
+  traits: Traits;
 }
 
 /** The shelf of ready probes: calibrated here, good until a day, taken out into the field and exchanged there. History follows the probe. */
@@ -69,7 +70,7 @@ export function ReadyProbes({
                   (host) =>
                     host.customerId === probe.customerId &&
                     host.id !== probe.hostId &&
-                    host.properties.includes('analogue-pair') === (probe.part === 'cell'),
+                    (host.traits.analoguePair ?? false) === (probe.part === 'cell'),
                 )}
               />
             ))}

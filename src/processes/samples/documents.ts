@@ -117,7 +117,7 @@ export function sampleDocuments(): Sample[] {
   add('oxygen-at-altitude', inWater('SM-20', { roomC: 18.6, pressureHPa: 846 }));
   add('combined-instrument', inWater('SM-11'));
   add('digital-probe', inWater('PG-3P'));
-  add('as-found-only', inGas('OF-410', SHELF.four, { properties: ['as-found-only'], seed: 4 }));
+  add('as-found-only', inGas('OF-410', SHELF.four, { service: 'asFoundOnly', seed: 4 }));
   add('failed-out-of-service', inGas('OF-410', SHELF.four, { dead: ['c-ex'], decide: 'out', seed: 5 }));
   add('bump', inGas('OF-410', SHELF.four, { procedure: 'bump-test' }));
   add('bump-failed', inGas('OF-410', SHELF.four, { procedure: 'bump-test', silent: true, decide: 'out' }));

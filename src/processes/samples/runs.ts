@@ -1,3 +1,5 @@
+import type { ServiceId } from '@/core/instrument/service';
+import type { Traits } from '@/core/instrument/traits';
 import { MEASURANDS } from '@/core/measurand';
 import type { StandingId, StandingValue } from '@/core/measurand/standing';
 import { schoolsOf } from '@/core/procedure/schools-of';
@@ -41,19 +43,21 @@ export function begin(
   references: ReferenceSnapshot[],
   {
     procedure: other,
-    properties: more = [],
+    service = 'calibrate',
+    schools: chosen,
     origin = 'guided',
     source = 'typed',
   }: {
     procedure?: string;
-    properties?: string[];
+    service?: ServiceId;
+    schools?: Record<string, string>;
     origin?: StartedData['origin'];
     source?: 'typed' | 'imported';
   } = {},
 ): ScriptedRun {
-  const { procedureId, channels, properties } = MODELS.find((one) => one.name === model)!;
+  const { procedureId, channels, traits } = MODELS.find((one) => one.name === model)!;
   const procedure = shippedProcedure(other ?? procedureId!)!;
-  const all = [...more, ...properties];
+  const all: Traits = chosen ? { ...traits, schools: { ...traits.schools, ...chosen } } : traits;
   return new ScriptedRun(procedure, {
     run: `00000000-0000-4000-8000-${model.replace(/\W/g, '').toLowerCase().padStart(12, '0').slice(-12)}`,
     actor: TECHNICIAN,
@@ -62,12 +66,13 @@ export function begin(
     source,
   }).start({
     origin,
+    service,
     rule: 'simple',
     coverage: 0.9545,
     practice: false,
     placedAt: START.toISOString(),
     standing: STANDING,
-    items: [{ id: 'body', part: 'body', assetId: 'sample', model, serial: 'SAMPLE-1', properties: all }],
+    items: [{ id: 'body', part: 'body', assetId: 'sample', model, serial: 'SAMPLE-1', traits: all }],
     channels: channels
       .filter((channel) => procedure.channels.some((place) => place.role === channel.role))
       .map((channel): RunChannel => ({
@@ -88,15 +93,15 @@ export function inGas(
   rest: Partial<Pilot> & {
     tools?: ReferenceSnapshot[];
     procedure?: string;
-    properties?: string[];
+    service?: ServiceId;
     dead?: string[];
     seed?: number;
   } = {},
 ): ScriptedRun {
-  const { tools = [], procedure, properties, dead = [], seed = 7, second, ...pilot } = rest;
+  const { tools = [], procedure, service, dead = [], seed = 7, second, ...pilot } = rest;
   const run = begin(model, [bottle, ...tools, ...(second ? [second] : [])], {
     ...(procedure ? { procedure } : {}),
-    ...(properties ? { properties } : {}),
+    ...(service ? { service } : {}),
   });
   fly({
     run,
@@ -120,14 +125,9 @@ export function inGas(
 /** Worked through in water on a simulated meter. */
 export function inWater(
   model: string,
-  {
-    roomC = 22,
-    laterC,
-    pressureHPa,
-    properties,
-  }: { roomC?: number; laterC?: number; pressureHPa?: number; properties?: string[] } = {},
+  { roomC = 22, laterC, pressureHPa }: { roomC?: number; laterC?: number; pressureHPa?: number } = {},
 ): ScriptedRun {
-  const run = begin(model, LIQUIDS, properties ? { properties } : {});
+  const run = begin(model, LIQUIDS);
   const meter = new SimulatedMeter(METER_MODELS[model]!, 'SAMPLE-1', PROBE_FAULTS.sound, 5);
   if (pressureHPa) meter.world.pressureHPa = pressureHPa;
   flyWater({

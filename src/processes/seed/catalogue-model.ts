@@ -1,3 +1,4 @@
+import type { Traits } from '@/core/instrument/traits';
 import type { ModelChannel } from '@/data/schema';
 
 export interface CatalogueModel {
@@ -7,7 +8,7 @@ export interface CatalogueModel {
   /** A probe or cell is an asset of its own; the others are bodies. */
   part?: 'probe' | 'cell';
   procedureId: string | null;
-  properties: string[];
+  traits: Traits;
   channels: ModelChannel[];
   every: { days: number } | { months: number };
   /** No two years of visits are made up for it: its date was taken over from the customer's own list. */

@@ -1,3 +1,4 @@
+import type { ServiceId } from '@/core/instrument/service';
 import { addDays, addMonths, format, parseISO, subDays } from 'date-fns';
 import { eq } from 'drizzle-orm';
 import type { Actor, RunChannel, StartedData } from '@/core/run/event';
@@ -32,7 +33,7 @@ export interface Visit {
   at: Date;
   number: number;
   upTo: 'returned' | 'toReturn' | 'toApprove' | string;
-  wish?: 'Calibrate' | 'As found only' | 'Bump only';
+  service?: ServiceId;
   /** What became of its document later. */
   fate?: 'revised' | 'reopened' | 'withdrawn';
   /** Its horn was silent at the bump. */
@@ -78,7 +79,7 @@ export async function liveThrough(tx: Transaction, visit: Visit, actors: Actors,
       instruments: [
         {
           assetId: asset.id,
-          wish: visit.wish ?? 'Calibrate',
+          service: visit.service ?? 'calibrate',
           rule: random.next() < 0.12 ? 'guarded' : 'simple',
           promiseOn: addDays(at, random.whole(2, 6)).toISOString().slice(0, 10),
           dueAgreed: asset.agreesDue,

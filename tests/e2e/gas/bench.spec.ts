@@ -145,7 +145,7 @@ test('a bump of its own: watched, a dead buzzer fails it, and the ticket goes on
     const { run, ticketId, assetId } = await makeRun({
       model: 'OF-410',
       serial: device.serial,
-      wish: 'Bump, calibrate if it fails',
+      service: 'bumpThenCalibrate',
     });
     await signIn(page, 'technician', `/runs/${run}`);
     await settled(page);
@@ -169,9 +169,13 @@ test('a bump of its own: watched, a dead buzzer fails it, and the ticket goes on
     await expect
       .poll(
         async () =>
-          (await query<{ wish: string; run_id: string | null }>('select wish, run_id from ticket where id = $1', [ticketId]))[0],
+          (
+            await query<{ service: string; run_id: string | null }>('select service, run_id from ticket where id = $1', [
+              ticketId,
+            ])
+          )[0],
       )
-      .toMatchObject({ wish: 'Calibrate', run_id: null });
+      .toMatchObject({ service: 'calibrate', run_id: null });
     await page.goto(`/assets/${assetId}`);
     await expect(page.getByTestId('bump-state')).toContainText('bump failed');
   } finally {

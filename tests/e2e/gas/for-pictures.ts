@@ -107,7 +107,7 @@ await manyPlaces();
 const standIns = [await onLine('VT-47', 'PX-4711', 'poisonedCombustible'), await onLine('OF-410', 'PX-0410', 'sound')];
 const [failed, bump] = [
   await makeRun({ model: 'VT-47', serial: 'PX-4711', at: HALF_AN_HOUR_AGO }),
-  await makeRun({ model: 'OF-410', serial: 'PX-0410', wish: 'Bump only', at: HALF_AN_HOUR_AGO }),
+  await makeRun({ model: 'OF-410', serial: 'PX-0410', service: 'bumpOnly', at: HALF_AN_HOUR_AGO }),
 ];
 await workTo(failed.run, /decide/);
 await workTo(bump.run, /^on$/);

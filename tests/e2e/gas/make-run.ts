@@ -1,3 +1,4 @@
+import type { ServiceId } from '@/core/instrument/service';
 import { eq } from 'drizzle-orm';
 import type { Actor } from '@/core/run/event';
 import { database } from '@/data/connection';
@@ -14,12 +15,12 @@ export async function actorOf(role: Actor['role']): Promise<Actor> {
 export async function makeRun({
   model,
   serial,
-  wish = 'Calibrate',
+  service = 'calibrate',
   at = new Date(),
 }: {
   model: string;
   serial: string;
-  wish?: string;
+  service?: ServiceId;
   at?: Date;
 }): Promise<{ run: string; assetId: string; ticketId: string; place: number }> {
   const technician = await actorOf('technician');
@@ -37,7 +38,7 @@ export async function makeRun({
       instruments: [
         {
           assetId,
-          wish: wish as 'Calibrate',
+          service: service,
           rule: 'simple',
           promiseOn: null,
           dueAgreed: true,

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/core/words/say';
 import Link from 'next/link';
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { day } from '@/ui/format';
@@ -97,7 +98,7 @@ function TicketSlipCard({
       </div>
       <div className="quiet small">
         {ticket.customer}
-        {ticket.wish !== 'Calibrate' ? ` · ${ticket.wish}` : ''}
+        {ticket.service !== 'calibrate' ? ` · ${say({ code: `service.${ticket.service}` })}` : ''}
       </div>
       {ticket.sentBack && <div className="verdict cannotTell small">sent back by the signatory</div>}
     </div>

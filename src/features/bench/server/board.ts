@@ -1,3 +1,4 @@
+import type { ServiceId } from '@/core/instrument/service';
 import { and, eq, inArray, ne, sql } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { asset, customer, deviceLine, instrumentModel, runSummary, ticket, type TicketStatus } from '@/data/schema';
@@ -16,7 +17,7 @@ export interface BoardTicket {
   kind: string;
   serial: string;
   tag: string;
-  wish: string;
+  service: ServiceId;
   promiseOn: string | null;
   place: number | null;
   placedAt: string | null;
@@ -67,7 +68,7 @@ export async function board(
     .limit(200);
   const tickets = await Promise.all(
     rows.map(async (row): Promise<BoardTicket> => {
-      const procedure = procedureFor(row.procedureId, row.ticket.wish);
+      const procedure = procedureFor(row.procedureId, row.ticket.service);
       return {
         id: row.ticket.id,
         code: row.ticket.code,
@@ -78,7 +79,7 @@ export async function board(
         kind: row.kind,
         serial: row.serial,
         tag: row.tag,
-        wish: row.ticket.wish,
+        service: row.ticket.service,
         promiseOn: row.ticket.promiseOn,
         place: row.ticket.place,
         placedAt: row.ticket.placedAt?.toISOString() ?? null,

@@ -104,7 +104,7 @@ async function moveTicket({ tx, now }: UseCaseContext, { row, state }: LoadedRun
   const where = eq(ticket.id, row.ticketId);
   // A failed bump that is to be calibrated: the same ticket goes on with its calibration, on its place.
   if (type === 'finish' && state.decisions.some((one) => one.question === 'afterBump' && one.option === 'calibrate')) {
-    await tx.update(ticket).set({ runId: null, wish: 'Calibrate', placedAt: now }).where(where);
+    await tx.update(ticket).set({ runId: null, service: 'calibrate', placedAt: now }).where(where);
     return;
   }
   const [known] = await tx.select({ returnedAt: ticket.returnedAt }).from(ticket).where(where);

@@ -1,3 +1,4 @@
+import type { ServiceId } from '@/core/instrument/service';
 import { and, desc, eq, ne, sql } from 'drizzle-orm';
 import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
 import type { RunState } from '@/core/run/state';
@@ -17,7 +18,14 @@ export interface RunView {
   state: RunState;
   procedure: Procedure;
   today: string;
-  ticket: { id: string; code: string; place: number | null; wish: string; promiseOn: string | null; dueAgreed: boolean } | null;
+  ticket: {
+    id: string;
+    code: string;
+    place: number | null;
+    service: ServiceId;
+    promiseOn: string | null;
+    dueAgreed: boolean;
+  } | null;
   asset: { id: string; maker: string; model: string; serial: string; tag: string; status: string };
   customer: string;
   shelf: ReferenceSnapshot[];
@@ -57,7 +65,7 @@ export async function runView(tx: Transaction, id: string): Promise<RunView | nu
           id: ticketRow.id,
           code: ticketRow.code,
           place: ticketRow.place,
-          wish: ticketRow.wish,
+          service: ticketRow.service,
           promiseOn: ticketRow.promiseOn,
           dueAgreed: ticketRow.dueAgreed,
         }

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { asc, eq } from 'drizzle-orm';
 import { contentHash } from '@/core/certificate/canonical';
+import { BEGINS_WITH_BUMP, type ServiceId } from '@/core/instrument/service';
 import { isMeasurand, type MeasurandId } from '@/core/measurand';
 import type { Procedure } from '@/core/procedure/procedure';
 import { schoolsOf } from '@/core/procedure/schools-of';
@@ -63,7 +64,7 @@ async function prepareRun(
     .from(asset)
     .innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id))
     .where(eq(asset.id, row.assetId));
-  const procedure = procedureFor(found?.model.procedureId ?? null, row.wish);
+  const procedure = procedureFor(found?.model.procedureId ?? null, row.service);
   if (!found || !procedure)
     throw new Problem(
       `There is no procedure for ${found?.model.maker ?? ''} ${found?.model.name ?? 'this model'} yet. Work on paper and keep the ticket open.`,
@@ -79,10 +80,11 @@ async function prepareRun(
   const started: StartedData = {
     procedure: { id: procedure.id, version: procedure.version },
     origin: 'guided',
+    service: row.service,
     rule: row.rule,
     coverage: 0.9545,
     standing: await standingValues(tx),
-    ...(procedure.schools?.length ? { schools: schoolsOf(procedure, found.model.properties) } : {}),
+    ...(procedure.schools?.length ? { schools: schoolsOf(procedure, found.model.traits) } : {}),
     practice: isPractice(),
     ...(row.placedAt ? { placedAt: row.placedAt.toISOString() } : {}),
     items: [
@@ -92,7 +94,7 @@ async function prepareRun(
         assetId: row.assetId,
         model: `${found.model.maker} ${found.model.name}`,
         serial: found.asset.serial,
-        properties: [...found.model.properties, ...(row.wish === 'As found only' ? ['as-found-only'] : [])],
+        traits: found.model.traits,
       },
     ],
     channels: channels.filter((channel) => procedure.channels.some((place) => place.role === channel.role)).map(toRunChannel),
@@ -115,9 +117,9 @@ async function prepareRun(
 }
 
 /** What the customer asked for decides: a bump is a procedure of its own, whatever the model. */
-export function procedureFor(id: string | null, wish: string): Procedure | undefined {
+export function procedureFor(id: string | null, service: ServiceId): Procedure | undefined {
   const own = id ? shippedProcedure(id) : undefined;
-  return own && /^Bump/.test(wish) && own.slots.some((slot) => slot.kind === 'gas') ? shippedProcedure('bump-test') : own;
+  return own && BEGINS_WITH_BUMP[service] && own.slots.some((slot) => slot.kind === 'gas') ? shippedProcedure('bump-test') : own;
 }
 
 /** Checked where it is read: a channel of a quantity that nobody knows is measured by nobody. */

@@ -1,9 +1,10 @@
 'use client';
+import type { Traits } from '@/core/instrument/traits';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { checkReference } from '@/core/run/check-reference';
-import { measuredChannels } from '@/core/run/state';
+import { measuredChannels, traitsOf } from '@/core/run/state';
 import { matchBottles, type BottleMatch } from '@/core/supply/match-bottle';
 import { matchRegulator } from '@/core/supply/match-regulator';
 import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
@@ -29,7 +30,7 @@ export function ReferenceStep({
     (id) => !run.state.bindings.some((binding) => binding.slot === id && !binding.released && !binding.struck),
   );
   const slot = view.procedure.slots.find((one) => one.id === (open ?? slots[0]))!;
-  const properties = run.state.started?.items.flatMap((item) => item.properties) ?? [];
+  const traits = traitsOf(run.state);
   const regulators = view.shelf.filter((one) => one.role === 'regulator');
   const fits = (one: ReferenceSnapshot, bottle: ReferenceSnapshot | null) =>
     one.expires && one.expires < view.today
@@ -39,9 +40,9 @@ export function ReferenceStep({
           flowLPerMin: null,
           code: 'unusable' as const,
         }
-      : matchRegulator({ regulator: one, bottle, properties });
+      : matchRegulator({ regulator: one, bottle, traits });
   const order = { fits: 0, caution: 1, refused: 2 };
-  const wanted = properties.find((one) => one.startsWith('draws-'))?.slice(6) ?? '0.5';
+  const wanted = traits.drawsLPerMin ?? '0.5';
   const best = [...regulators].sort(
     (a, b) =>
       order[fits(a, null).verdict] - order[fits(b, null).verdict] ||
@@ -51,7 +52,7 @@ export function ReferenceStep({
   const [flow, setFlow] = useState(wanted);
   const regulator = regulators.find((one) => one.id === chosen) ?? null;
   const advice = regulator ? fits(regulator, null) : null;
-  const matches = useMatches(run, view, slot, properties);
+  const matches = useMatches(run, view, slot, traits);
   const use = async (reference: ReferenceSnapshot) => {
     const refused = await run.send({
       type: 'bindReference',
@@ -153,7 +154,7 @@ function Reasons({ match, problem }: { match: BottleMatch; problem: string | nul
 }
 
 /** What stands on the shelf for this slot, the best one first. */
-function useMatches(run: LiveRun, view: RunView, slot: RunView['procedure']['slots'][number], properties: string[]) {
+function useMatches(run: LiveRun, view: RunView, slot: RunView['procedure']['slots'][number], traits: Traits) {
   const channels = measuredChannels(run.state);
   const bump = view.procedure.scope === 'bumpOnly';
   const info = (id: string) => {
@@ -163,7 +164,7 @@ function useMatches(run: LiveRun, view: RunView, slot: RunView['procedure']['slo
   const matches = matchBottles({
     channels,
     bottles: view.shelf.filter((one) => one.kind === 'gas'),
-    litres: litresOfRun(view.procedure, Number(properties.find((one) => one.startsWith('draws-'))?.slice(6) ?? '0.5')),
+    litres: litresOfRun(view.procedure, Number(traits.drawsLPerMin ?? '0.5')),
     today: view.today,
     purpose: bump ? 'bump' : 'span',
     alarms: Object.fromEntries(
@@ -175,7 +176,7 @@ function useMatches(run: LiveRun, view: RunView, slot: RunView['procedure']['slo
     stored: channels.flatMap((one) => {
       const found = slotOf(view.match, one.id);
       const value = view.line?.hello?.facts?.spanValues.find((each) => each.slot === found)?.value;
-      return value ? [{ channel: one.id, value, fixed: properties.includes('span-fixed') }] : [];
+      return value ? [{ channel: one.id, value, fixed: traits.spanFixed ?? false }] : [];
     }),
   });
   return view.shelf

@@ -7,7 +7,7 @@ import { MODELS } from '@/processes/seed/catalogue';
 import { shippedProcedure } from '@/procedures';
 import { pointsOfSheet, sheetsOf, stepInHand } from './sheets-of';
 
-const { procedureId, channels, properties } = MODELS.find((one) => one.name === 'SM-35')!;
+const { procedureId, channels, traits } = MODELS.find((one) => one.name === 'SM-35')!;
 const procedure = shippedProcedure(procedureId!)!;
 const begin = (roles: string[]) =>
   new ScriptedRun(procedure, {
@@ -17,10 +17,11 @@ const begin = (roles: string[]) =>
     references: ROOM_REFERENCES,
   }).start({
     origin: 'guided',
+    service: 'calibrate',
     rule: 'simple',
     coverage: 0.9545,
     practice: false,
-    items: [{ id: 'body', part: 'body', assetId: 'a', model: 'SM-35', serial: '1', properties }],
+    items: [{ id: 'body', part: 'body', assetId: 'a', model: 'SM-35', serial: '1', traits }],
     channels: channels
       .filter((channel) => roles.includes(channel.role))
       .map((channel) => ({ ...channel, id: `c-${channel.role}`, item: 'body', status: 'fitted' })),

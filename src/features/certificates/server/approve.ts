@@ -160,13 +160,12 @@ async function readyFor(
   due: string | null,
 ): Promise<{ readyUntil?: string | null }> {
   const [found] = await tx
-    .select({ part: asset.part, properties: instrumentModel.properties })
+    .select({ part: asset.part, traits: instrumentModel.traits })
     .from(asset)
     .innerJoin(instrumentModel, eq(instrumentModel.id, asset.modelId))
     .where(eq(asset.id, assetId));
   if (found?.part !== 'probe') return {};
-  const days = Number(found.properties.find((one) => one.startsWith('ready-days-'))?.slice(11) ?? 30);
-  const until = format(addDays(parseISO(calibrated), days), 'yyyy-MM-dd');
+  const until = format(addDays(parseISO(calibrated), found.traits.readyDays ?? 30), 'yyyy-MM-dd');
   return { readyUntil: within ? (due && due < until ? due : until) : null };
 }
 

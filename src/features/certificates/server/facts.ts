@@ -37,7 +37,7 @@ export async function factsFor({ tx }: Pick<UseCaseContext, 'tx'>, { row }: Load
     },
     supplied: [
       ...(found.asset.tag ? [say({ code: 'supplied.tag', numbers: { tag: found.asset.tag } })] : []),
-      ...(came ? [say({ code: 'supplied.service', numbers: { service: came.ticket.wish } })] : []),
+      ...(came ? [say({ code: 'supplied.service', numbers: { service: say({ code: `service.${came.ticket.service}` }) } })] : []),
       ...(came?.ticket.note ? [came.ticket.note] : []),
     ],
   };

@@ -21,7 +21,7 @@ export async function listWays(tx: Transaction): Promise<ModelWays[]> {
   return models.flatMap((model) => {
     const procedure = model.procedureId ? shippedProcedure(model.procedureId) : undefined;
     if (!procedure?.schools?.length) return [];
-    const chosen = schoolsOf(procedure, model.properties);
+    const chosen = schoolsOf(procedure, model.traits);
     return [
       {
         modelId: model.id,
@@ -45,6 +45,6 @@ export async function chooseWay(
     throw new Problem('Choose one of the answers.', { option: 'Not one of the answers.' }, 400);
   await tx
     .update(instrumentModel)
-    .set({ properties: withSchool(model.properties, asked, option) })
+    .set({ traits: withSchool(model.traits, asked, option) })
     .where(eq(instrumentModel.id, modelId));
 }

@@ -32,12 +32,12 @@ export async function exchangeProbe(
     return { out: null, pair: false };
   }
   const host = await withModel(tx, input.hostId);
-  if (!host?.model.properties.includes('host')) throw new Problem('This takes no probe.', { hostId: 'Takes no probe.' }, 404);
+  if (!host?.model.traits.host) throw new Problem('This takes no probe.', { hostId: 'Takes no probe.' }, 404);
   if (host.asset.customerId !== probe.asset.customerId)
     throw new Problem('Probe and meter belong to different customers.', { hostId: 'Another customer’s.' });
   if (before?.hostId === host.asset.id) throw new Problem('It is in this meter already.', { hostId: 'It is in it.' });
   const analogue = probe.asset.part === 'cell';
-  if (analogue !== host.model.properties.includes('analogue-pair'))
+  if (analogue !== (host.model.traits.analoguePair ?? false))
     throw new Problem('This probe does not fit this meter.', {
       hostId: analogue ? 'Takes digital probes.' : 'Takes analogue cells.',
     });

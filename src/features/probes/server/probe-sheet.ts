@@ -156,11 +156,11 @@ export function hosts(tx: Transaction) {
       maker: asset.maker,
       model: instrumentModel.name,
       customerId: asset.customerId,
-      properties: instrumentModel.properties,
+      traits: instrumentModel.traits,
     })
     .from(asset)
     .innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id))
-    .where(and(eq(asset.status, 'active'), sql`${instrumentModel.properties} ? 'host'`))
+    .where(and(eq(asset.status, 'active'), sql`${instrumentModel.traits} ? 'host'`))
     .orderBy(asc(asset.serial))
     .limit(300);
 }

@@ -38,7 +38,7 @@ export async function makeStationRecord(context: UseCaseContext, { entryId }: { 
     instruments: [
       {
         assetId: entry.assetId,
-        wish: 'Calibrate',
+        service: 'calibrate',
         rule: 'simple',
         promiseOn: null,
         dueAgreed: false,

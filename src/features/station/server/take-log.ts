@@ -77,7 +77,7 @@ async function putOnBenchList(context: UseCaseContext, failed: Map<string, Stati
       instruments: [
         {
           assetId,
-          wish: 'Calibrate, repair if needed',
+          service: 'calibrateRepair',
           rule: 'simple',
           promiseOn: null,
           dueAgreed: false,
