@@ -16,7 +16,7 @@ const SOURCES = [
   'src/procedures',
   'src/processes/seed',
   'src/processes/seed.ts',
-  'src/standins/meter',
+  'src/standins',
 ];
 const SKIP = /\.(test|fixture)\.tsx?$|\.tsx$|\.json$(?<!package-lock\.json)/;
 const KEPT = 3;

@@ -13,6 +13,7 @@ import { CUSTOMERS, DEMO_PASSWORD, FLEETS, MODELS, SERIALS, USERS, WORKSHOP } fr
 import { stockShelf } from './seed/bottles';
 import { liveThrough, visitsOf, type SeedAsset, type Visit } from './seed/history';
 import { Random } from './seed/random';
+import { stationVisit } from './seed/station-visit';
 
 const SYSTEM: Actor = { id: 'system', name: 'Demo', role: 'administrator' };
 
@@ -62,6 +63,7 @@ async function seed(now: Date): Promise<string> {
       }
     });
   }
+  await db.transaction((tx) => stationVisit(tx, SERIALS['VT-60']![0]!, actors, now));
   await db.transaction((tx) => placeProbes(tx, actors.technician, now));
   await db.transaction((tx) => recordAudit({ tx, actor: SYSTEM, now }, 'seeded', 'demo', { visits: visits.length }));
   return `demo data: ${visits.length} visits in ${((Date.now() - started) / 1000).toFixed(1)} s`;

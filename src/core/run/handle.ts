@@ -97,7 +97,7 @@ const STATUS_SENTENCE: Record<RunState['status'], string> = {
 };
 
 /** The step that follows where the procedure leaves no choice: the only one there is, or the only one on the sheet that was just worked on. */
-function onlyNext(current: PlannedStep[], done: string): PlannedStep | undefined {
+function onlyNext(current: readonly PlannedStep[], done: string): PlannedStep | undefined {
   if (current.length < 2) return current[0];
   const segments = done.split('/');
   const shared = (step: PlannedStep) => {

@@ -23,9 +23,19 @@ export function plan(procedure: Procedure, state: RunState): PlannedStep[] {
 }
 
 /** The steps that may be worked on now: one in a fixed order, several where any order will do. */
-export function currentSteps(procedure: Procedure, state: RunState): PlannedStep[] {
-  return available(root(procedure, state));
+export function currentSteps(procedure: Procedure, state: RunState): readonly PlannedStep[] {
+  // One command asks three times before anything has happened; the plan is the dearest thing it asks for.
+  const known = planned.get(state);
+  if (known && known.procedure === procedure && known.seq === state.seq) return known.steps;
+  const steps = available(root(procedure, state));
+  planned.set(state, { procedure, seq: state.seq, steps });
+  return steps;
 }
+
+const planned = new WeakMap<RunState, { procedure: Procedure; seq: number; steps: PlannedStep[] }>();
+
+/** Something happened in this run: its steps are to be worked out anew. */
+export const forgetPlan = (state: RunState): boolean => planned.delete(state);
 
 interface Planning {
   procedure: Procedure;

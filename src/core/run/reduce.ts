@@ -1,4 +1,5 @@
 import type { RunEvent } from './event';
+import { forgetPlan } from './plan';
 import { emptyState, openStimulus, boundReference, type Flag, type RunState } from './state';
 
 /**
@@ -12,6 +13,7 @@ export function reduce(run: string, events: RunEvent[]): RunState {
 
 /** Adds one event to a state in place. */
 export function apply(state: RunState, event: RunEvent): RunState {
+  forgetPlan(state);
   state.seq = event.seq;
   const mark = { seq: event.seq, at: event.occurredAt };
   const by = event.actor.name;

@@ -72,7 +72,7 @@ export class ScriptedRun {
     });
   }
 
-  current(): PlannedStep[] {
+  current(): readonly PlannedStep[] {
     return currentSteps(this.procedure, this.state);
   }
 

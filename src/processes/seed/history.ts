@@ -41,7 +41,7 @@ export interface Visit {
   /** Its combustible sensor was dead: tagged out of service, the document is of limited scope. */
   failed?: boolean;
 }
-interface Actors {
+export interface Actors {
   counter: Actor;
   technician: Actor;
   signatory: Actor;

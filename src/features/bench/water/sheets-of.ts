@@ -10,7 +10,7 @@ export interface SheetOfRun {
 }
 
 /** The sheets of a combined instrument with their steps; none for an instrument with a single one. */
-export function sheetsOf(procedure: Procedure, steps: PlannedStep[]): SheetOfRun[] {
+export function sheetsOf(procedure: Procedure, steps: readonly PlannedStep[]): SheetOfRun[] {
   return groups(procedure.steps, '').flatMap(({ key, name }) => {
     const own = steps.filter((step) => step.key.startsWith(`${key}/`));
     return own.length
@@ -38,7 +38,7 @@ function groups(steps: Step[], prefix: string): { key: string; name: string }[] 
 }
 
 /** The step in hand: of the chosen sheet where several may be worked on, else the first. */
-export function stepInHand(current: PlannedStep[], sheets: SheetOfRun[], chosen: string | null): PlannedStep | undefined {
+export function stepInHand(current: readonly PlannedStep[], sheets: SheetOfRun[], chosen: string | null): PlannedStep | undefined {
   const sheet = sheets.find((one) => one.id === chosen);
   return (sheet && current.find((step) => sheet.keys.includes(step.key))) ?? current[0];
 }
