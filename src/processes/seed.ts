@@ -2,7 +2,7 @@ import { addDays, format, subDays, subMonths } from 'date-fns';
 import { eq, sql } from 'drizzle-orm';
 import { closeDatabase, database, type Transaction } from '@/data/connection';
 import { asset, assetChannel, customer, instrumentModel, probePlace, user } from '@/data/schema';
-import { confirmRemembered, recordStudy } from '@/features/budgets/server';
+import { confirmRemembered, recordStudy, stateScope } from '@/features/budgets/server';
 import { changePolicy } from '@/features/due/server';
 import { addUser } from '@/features/office/server';
 import { exchangeProbe, hosts, probesOnShelf } from '@/features/probes/server';
@@ -10,6 +10,7 @@ import { recordAudit } from '@/platform/audit';
 import { writeSettings } from '@/platform/settings';
 import type { Actor, Role } from '@/core/run/event';
 import { CUSTOMERS, DEMO_PASSWORD, FLEETS, MODELS, SERIALS, USERS, WORKSHOP } from './seed/catalogue';
+import { SCOPE } from './seed/scope';
 import { stockShelf } from './seed/bottles';
 import { liveThrough, visitsOf, type SeedAsset, type Visit } from './seed/history';
 import { Random } from './seed/random';
@@ -39,6 +40,7 @@ async function seed(now: Date): Promise<string> {
       },
     );
     await studies(tx, now);
+    await scope(tx, now);
     const assets = await makeAssets(tx, now, random);
     return plan(assets, now, random);
   });
@@ -67,6 +69,17 @@ async function seed(now: Date): Promise<string> {
   await db.transaction((tx) => placeProbes(tx, actors.technician, now));
   await db.transaction((tx) => recordAudit({ tx, actor: SYSTEM, now }, 'seeded', 'demo', { visits: visits.length }));
   return `demo data: ${visits.length} visits in ${((Date.now() - started) / 1000).toFixed(1)} s`;
+}
+
+/** What the workshop claims: the gases and liquids of its bench. Turbidity is too new for a scope, so its results are marked. */
+async function scope(tx: Transaction, now: Date): Promise<void> {
+  const [row] = await tx.select().from(user).where(eq(user.role, 'signatory'));
+  const actor: Actor = { id: row!.id, name: row!.name, role: 'signatory' };
+  for (const [measurand, unit, lowest, highest, smallest, form] of SCOPE)
+    await stateScope(
+      { tx, actor, now: subMonths(now, 29) },
+      { replaces: null, measurand, unit, lowest, highest, smallest, form },
+    );
 }
 
 /** Two repeat studies feed budgets of their own points. */

@@ -1,8 +1,27 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { listStudies, recordStudy, setStanding, standingTable, standingValues, withdrawStudy } from '@/features/budgets/server';
-import { standingSchema, studySchema, type StandingChange, type StudyInput } from '@/features/budgets/schemas';
+import {
+  budgetCsv,
+  endScope,
+  listScope,
+  stateScope,
+  listStudies,
+  recordStudy,
+  setStanding,
+  standingTable,
+  standingValues,
+  withdrawStudy,
+} from '@/features/budgets/server';
+import {
+  scopeSchema,
+  standingSchema,
+  studySchema,
+  type ScopeInput,
+  type StandingChange,
+  type StudyInput,
+} from '@/features/budgets/schemas';
 import { loadRun } from '@/features/bench/server';
 import { listAudit } from '@/features/office/server';
+import { results } from '@/core/results/results';
 import type { Transaction } from '@/data/connection';
 import { openWorld, type World } from './world';
 
@@ -113,5 +132,60 @@ describe('repeat studies', () => {
     expect((await inTx(({ tx }) => listStudies(tx))).map((one) => one.withdrawn)).toEqual(
       expect.arrayContaining(['the regulator leaked', 'wrong bottle']),
     );
+  });
+});
+
+describe('the scope that a workshop states', () => {
+  const line = (rest: Partial<ScopeInput>): ScopeInput => ({
+    replaces: null,
+    measurand: 'carbon monoxide',
+    unit: 'ppm',
+    lowest: '10',
+    highest: '200',
+    smallest: '9',
+    form: 'absolute',
+    ...rest,
+  });
+  const state = (rest: Partial<ScopeInput> = {}) =>
+    inTx(async (context) => stateScope(context, (await scopeSchema.validate(line(rest))) as ScopeInput));
+  const standing = () => listScope(world.db as never);
+
+  it('refuses a range that ends before it begins, a U of nothing, a foreign unit, a range claimed already; nothing half-written', async () => {
+    await expect(scopeSchema.validate(line({ highest: '5' }))).rejects.toThrow('The range ends above where it begins.');
+    await expect(scopeSchema.validate(line({ smallest: '0' }))).rejects.toThrow('more than nothing');
+    await expect(state({ unit: 'pH' })).rejects.toThrow('pH is no unit of carbon monoxide.');
+    await state();
+    await expect(state({ lowest: '150', highest: '500' })).rejects.toThrow('claimed already');
+    expect(await standing()).toHaveLength(1);
+  });
+  it('is frozen into a run: U is never below it, what lies beyond is marked; a line is corrected and ended, and the audit says from what to what', async () => {
+    const { run } = await world.finishedRun();
+    const { procedure, state: worked } = (await world.db.transaction((tx) => loadRun(tx, run)))!;
+    const lines = results({ procedure, state: worked }).filter((one) => one.left?.expanded);
+    const co = lines.filter((one) => one.measurand === 'carbon monoxide' && Number(one.left!.reference) >= 10);
+    expect(co.length).toBeGreaterThan(0);
+    for (const { left, notes } of co) {
+      expect(Number(left!.expanded)).toBeGreaterThanOrEqual(9);
+      expect(left!.budget.map((one) => one.id)).toContain('scope');
+      expect(notes.map((one) => one.code)).not.toContain('note.outsideScope');
+    }
+    const others = lines.filter((one) => one.measurand !== 'carbon monoxide');
+    expect(others.length).toBeGreaterThan(0);
+    expect(others.every((one) => one.notes.some((note) => note.code === 'note.outsideScope'))).toBe(true);
+
+    const [before] = await standing();
+    await state({ smallest: '4', replaces: before!.id });
+    expect((await lastAudit()).detail).toMatchObject({
+      from: 'carbon monoxide, 10 to 200 ppm: U from 9 ppm',
+      to: 'carbon monoxide, 10 to 200 ppm: U from 4 ppm',
+    });
+    await expect(state({ smallest: '3', replaces: before!.id })).rejects.toThrow('somebody was quicker');
+    const [now] = await standing();
+    await inTx((context) => endScope(context, { id: now!.id, reason: 'given back' }));
+    expect(await standing()).toEqual([]);
+    expect(await listScope(world.db as never, { ended: true })).toHaveLength(2);
+    const csv = await inTx(({ tx }) => budgetCsv(tx, 'scope'));
+    expect(csv.split(/\r?\n/)).toHaveLength(3);
+    expect(csv).toContain('given back');
   });
 });

@@ -107,6 +107,9 @@ export function certificateContent(source: CertificateSource): CertificateVersio
       ...(imported ? [say({ code: 'notice.imported' }, language)] : []),
       say({ code: 'notice.items' }, language),
       ...(source.suppliedByCustomer.length ? [say({ code: 'notice.supplied' }, language)] : []),
+      ...(summary.lines.some((line) => line.notes.some((note) => note.code === 'note.outsideScope'))
+        ? [say({ code: 'notice.scope' }, language)]
+        : []),
       say({ code: 'notice.copy' }, language),
       say({ code: 'notice.own' }, language),
     ],

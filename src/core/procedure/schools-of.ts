@@ -27,7 +27,7 @@ export function schoolsOf({ schools = [] }: Pick<Procedure, 'schools'>, traits: 
 export function withSchool(traits: Traits, school: School, option: string): Traits {
   if (!school.options.some((one) => one.id === option)) throw new RangeError(`“${school.label}” has no answer “${option}”`);
   const { schools = {}, ...rest } = traits;
-  const { [school.id]: _before, ...others } = schools;
-  const chosen = option === school.standard ? others : { ...others, [school.id]: option };
+  const chosen = { ...schools, [school.id]: option };
+  if (option === school.standard) delete chosen[school.id];
   return Object.keys(chosen).length ? { ...rest, schools: chosen } : rest;
 }

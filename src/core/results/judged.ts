@@ -31,6 +31,8 @@ export interface Judged {
   rule: DecisionRule;
   verdict: Verdict;
   why: Fact | null;
+  /** Not in the scope that the workshop states. */
+  outsideScope: boolean;
   /** Whether it speaks for the instrument: not what was only watched, set aside or a gate. */
   counts: boolean;
 }
@@ -94,6 +96,7 @@ export function judgedOf(reading: RecordedReading): Judged {
     rule: judgement.rule,
     verdict: judged ? (judgement.state as Verdict) : 'notJudged',
     why: judged && judgement.code !== 'caution' && judgement.code !== 'over' && judgement.code !== 'under' ? null : why,
+    outsideScope: figures?.outsideScope ?? false,
     counts,
   };
 }

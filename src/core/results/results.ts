@@ -59,6 +59,8 @@ function notesOf(line: Omit<ResultLine, 'notes'>, channel: RunChannel): Fact[] {
   const notes: Fact[] = [];
   if (line.leftIsFound) notes.push({ code: 'note.leftIsFound' });
   if (line.retired) notes.push({ code: line.retired === 'service' ? 'note.service' : 'note.outOfService' });
+  const beyond = [line.found, line.left].filter((one) => one?.outsideScope);
+  if (beyond.length) notes.push({ code: 'note.outsideScope' });
   if (!line.found && !line.left && !line.retired) notes.push({ code: 'note.notMeasured' });
   return notes;
 }

@@ -2,6 +2,7 @@ import type { ServiceId } from '../instrument/service';
 import type { Traits } from '../instrument/traits';
 import type { MeasurandId } from '../measurand';
 import type { RoomQuantity } from '../measurand/room';
+import type { ScopeEntry } from '../measurand/scope';
 import type { StandingValue } from '../measurand/standing';
 import type { DecisionRule } from '../uncertainty/decide';
 import type { Reading } from '../quantity/reading';
@@ -85,6 +86,8 @@ export interface StartedData {
   schools?: Record<string, string>;
   /** Standing values of budgets as they stood when the run was begun. */
   standing?: StandingValue[];
+  /** The workshop's scope as it stood then; left out where it states none. */
+  scope?: ScopeEntry[];
   /** Time was speeded up: can't become a genuine certificate. */
   practice: boolean;
 }

@@ -1,6 +1,8 @@
 import { Dec, decimalPlaces } from '../quantity/decimal';
 import type { Reading } from '../quantity/reading';
 import { commonInfluences } from '../measurand/common-influences';
+import { scopeAt } from '../measurand/scope';
+import { tidy } from '../uncertainty/component';
 import { measurandOf } from '../measurand';
 import type { InfluenceContext } from '../measurand/measurand';
 import type { Point } from '../procedure/procedure';
@@ -15,6 +17,8 @@ export function judgeAtPoint(reading: Reading, target: TargetUsed | null, contex
   if (point.judge === 'gate') return gateOnly(reading, target, { rule, coverage });
   const within = { ...context, target };
   const measurand = measurandOf(channel.measurand);
+  const { measurand: quantity, unit } = channel;
+  const scope = scopeAt({ scope: state.started!.scope ?? [], measurand: quantity, unit, value: target.value });
   const judged = judgeReading({
     reading,
     target: target.value,
@@ -29,8 +33,17 @@ export function judgeAtPoint(reading: Reading, target: TargetUsed | null, contex
     rule,
     coverage,
     ...(capture ? { spread: capture.spread } : {}),
+    ...(scope && scope !== 'outside'
+      ? {
+          claimed: {
+            least: scope.smallest,
+            basis: { code: 'basis.scope' as const, numbers: { smallest: String(tidy(scope.smallest)), unit: channel.unit } },
+          },
+        }
+      : {}),
   });
-  const judgement = withCaution(judged, point, channel.unit);
+  const placed: Judgement = scope === 'outside' ? { ...judged, outsideScope: true } : judged;
+  const judgement = withCaution(placed, point, channel.unit);
   const gate = point.gate && (point.gate.ofTarget ? gateAbout(target.value, point.gate, channel.resolution) : point.gate);
   const outsideGate =
     gate && reading.status === 'value' && (new Dec(reading.text).lt(gate.lowest) || new Dec(reading.text).gt(gate.highest));

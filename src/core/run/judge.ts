@@ -5,6 +5,7 @@ import { roundUncertainty } from '../quantity/round-uncertainty';
 import type { Component } from '../uncertainty/component';
 import { coverageOf } from '../uncertainty/coverage';
 import { decide, type DecisionRule } from '../uncertainty/decide';
+import { withReserve } from '../uncertainty/reserve';
 import { tidy } from '../uncertainty/component';
 import type { Fact } from '../words/say';
 import type { Tolerance } from './event';
@@ -44,6 +45,8 @@ export interface Judgement {
   coverage: number;
   expanded: string | null;
   rule: DecisionRule;
+  /** The workshop states a scope, and this value is not in it. */
+  outsideScope?: true;
   /** Why it is not judged, or what is to be watched. */
   why?: Fact;
 }
@@ -79,6 +82,7 @@ export function judgeReading({
   rule,
   coverage,
   spread = '0',
+  claimed,
 }: {
   reading: Reading;
   target: string;
@@ -89,8 +93,11 @@ export function judgeReading({
   rule: DecisionRule;
   coverage: number;
   spread?: string;
+  /** The smallest U that the workshop claims at this value; U is never under it. */
+  claimed?: { least: number; basis: Fact };
 }): Judgement {
-  const weighing = budget.filter((one) => one.contribution > 0);
+  const felt = budget.filter((one) => one.contribution > 0);
+  const weighing = claimed ? withReserve({ budget: felt, coverage, ...claimed }) : felt;
   const covered = coverageOf(weighing, coverage);
   const shownPlaces = Math.max(decimalPlaces(resolution), reading.status === 'value' ? decimalPlaces(reading.text) : 0);
   const expanded = statedUncertainty(covered.expanded, spread, shownPlaces);

@@ -1,4 +1,6 @@
 import { bigint, boolean, date, integer, jsonb, numeric, pgTable, text, uuid } from 'drizzle-orm/pg-core';
+import type { MeasurandId } from '@/core/measurand';
+import type { ScopeEntry } from '@/core/measurand/scope';
 import type { StandingDefault, StandingId, StandingSource } from '@/core/measurand/standing';
 import { instant } from './columns';
 
@@ -35,4 +37,20 @@ export const repeatStudy = pgTable('repeat_study', {
   withdrawn: text('withdrawn'),
   at: instant('at').notNull(),
   by: text('by').notNull(),
+});
+
+/** Lines of the scope that the workshop states; one that was changed ended, and another began. */
+export const scopeEntry = pgTable('scope_entry', {
+  id: bigint('id', { mode: 'number' }).primaryKey().generatedAlwaysAsIdentity(),
+  measurand: text('measurand').$type<MeasurandId>().notNull(),
+  unit: text('unit').notNull(),
+  lowest: numeric('lowest').notNull(),
+  highest: numeric('highest').notNull(),
+  smallest: numeric('smallest').notNull(),
+  form: text('form').$type<ScopeEntry['form']>().notNull(),
+  at: instant('at').notNull(),
+  by: text('by').notNull(),
+  endedAt: instant('ended_at'),
+  endedBy: text('ended_by'),
+  endedWhy: text('ended_why'),
 });

@@ -1,7 +1,8 @@
 'use server';
 import { action } from '@/platform/action';
-import { confirmSchema, standingSchema, studySchema, withdrawStudySchema } from './schemas';
+import { confirmSchema, endScopeSchema, scopeSchema, standingSchema, studySchema, withdrawStudySchema } from './schemas';
 import { confirmRemembered, recordStudy, setStanding, withdrawStudy } from './server/change-standing';
+import { endScope, stateScope } from './server/scope';
 
 // The use cases write their own audit entries, which say from what to what.
 export const setStandingAction = action(
@@ -19,4 +20,12 @@ export const recordStudyAction = action(
 export const withdrawStudyAction = action(
   { name: 'withdrawStudy', permission: 'approve', schema: withdrawStudySchema, audit: 'none' },
   withdrawStudy,
+);
+export const stateScopeAction = action(
+  { name: 'stateScope', permission: 'approve', schema: scopeSchema, audit: 'none' },
+  stateScope,
+);
+export const endScopeAction = action(
+  { name: 'endScope', permission: 'approve', schema: endScopeSchema, audit: 'none' },
+  endScope,
 );

@@ -5,18 +5,21 @@ import { say } from '@/core/words/say';
 import { ConfirmForm } from './confirm-form';
 import type { StandingLine } from './server';
 import { StandingRow } from './standing-row';
+import { ScopePanel, type ScopeLine, type ScopeQuantity } from './scope-panel';
 import { StudyPanel, type StudyLine, type StudyPoint } from './study-panel';
 
 interface Props {
   lines: StandingLine[];
   studies: StudyLine[];
   points: StudyPoint[];
+  scope: ScopeLine[];
+  quantities: ScopeQuantity[];
   maySet: boolean;
   today: string;
 }
 
 /** Standing values of budgets: what no single reading gives, each with its source and date; and the repeat studies that feed them. */
-export function BudgetsRoom({ lines, studies, points, maySet, today }: Props) {
+export function BudgetsRoom({ lines, studies, points, scope, quantities, maySet, today }: Props) {
   const measurands = [...new Set(lines.map((one) => one.measurand))];
   const [chosen, setChosen] = useState('');
   const remembered = lines.filter((one) => one.source.kind === 'memory').length;
@@ -68,6 +71,20 @@ export function BudgetsRoom({ lines, studies, points, maySet, today }: Props) {
         </table>
       </div>
       <StudyPanel studies={studies} points={points} maySet={maySet} today={today} />
+      <ScopePanel scope={scope} quantities={quantities} maySet={maySet} />
+      <p className="mt-3 d-flex gap-3">
+        {(
+          [
+            ['standing', 'budgets.standing'],
+            ['studies', 'budgets.studies'],
+            ['scope', 'budgets.scope'],
+          ] as const
+        ).map(([table, code]) => (
+          <a key={table} href={`/office/budgets/export/${table}`} download>
+            {say({ code: 'budgets.export' })}: {say({ code })}
+          </a>
+        ))}
+      </p>
     </>
   );
 }

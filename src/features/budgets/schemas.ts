@@ -77,3 +77,31 @@ export const withdrawStudySchema = yup.object({
   id: yup.string().uuid().required(),
   reason: yup.string().trim().min(3, 'Say in a few words why.').max(300).required('Say in a few words why.'),
 });
+
+const decimal = (message: string) =>
+  yup
+    .string()
+    .trim()
+    .required(message)
+    .matches(/^-?\d{1,9}(\.\d{1,6})?$/, message);
+
+export const scopeSchema = yup.object({
+  /** The line that this one takes the place of. */
+  replaces: yup.number().integer().nullable().default(null),
+  measurand: yup.string().trim().required('Which quantity?'),
+  unit: yup.string().trim().required('In which unit?'),
+  lowest: decimal('A figure such as 0.5.'),
+  highest: decimal('A figure such as 500.').test(
+    'order',
+    'The range ends above where it begins.',
+    (text, { parent }) => !(Number(text) < Number((parent as { lowest: string }).lowest)),
+  ),
+  smallest: decimal('A figure such as 0.5.').test('positive', 'An uncertainty is more than nothing.', (text) => Number(text) > 0),
+  form: yup.string<'absolute' | 'percent'>().oneOf(['absolute', 'percent']).required(),
+});
+export type ScopeInput = yup.InferType<typeof scopeSchema>;
+
+export const endScopeSchema = yup.object({
+  id: yup.number().integer().required(),
+  reason: yup.string().trim().min(3, 'Say in a few words why.').max(300).required('Say in a few words why.'),
+});

@@ -26,6 +26,8 @@ export const BUDGET = {
   'influence.solubility': 'equation of solubility',
   'influence.dilution': 'dilution of the standard',
   'influence.solidsRule': 'rule of dissolved solids',
+  'influence.scope': 'reserve up to the smallest uncertainty claimed',
+  'basis.scope': 'the workshop’s scope claims no less than {smallest} {unit} here',
   'basis.certificate': '{name} {lot}: U = {expanded} {unit}, k = {k}',
   'basis.step': 'step {step} {unit}, half of it either way (JCGM 100:2008, F.2.2.1)',
   'basis.targetStep': 'expected value rounded to {step} {unit}',

@@ -6,6 +6,7 @@ export const CERTIFICATE = {
   'note.service': 'Failed two tries; handed to service.',
   'note.outOfService': 'Failed two tries; out of service.',
   'note.notMeasured': 'Not measured.',
+  'note.outsideScope': 'Outside the scope that the workshop states.',
   'title.calibration': 'Calibration certificate',
   'title.asFound': 'Report of results as found',
   'title.zeroAdjustment': 'Record of a zero adjustment',
@@ -35,6 +36,8 @@ export const CERTIFICATE = {
   'uncertainty.none': 'This document states no measurement uncertainty: nothing was measured against a reference.',
   'notice.items':
     'The results relate only to the items calibrated: “as found” to their condition as received, “as left” to their condition after what stands under adjustments.',
+  'notice.scope':
+    'A result marked as outside the scope lies beyond the ranges for which the workshop states its smallest uncertainties.',
   'notice.copy': 'This document may be reproduced only in full, except with the written consent of the laboratory.',
   'notice.own': 'The laboratory states its own results; no accreditation is claimed.',
   'notice.supplied':

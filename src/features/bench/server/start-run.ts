@@ -15,7 +15,7 @@ import { isPractice } from '@/platform/clock';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
 import { shippedProcedure } from '@/procedures';
-import { standingValues } from '@/features/budgets/server';
+import { scopeNow, standingValues } from '@/features/budgets/server';
 import { append, appendEvents, type LoadedRun } from './run-store';
 
 type ChannelRow = typeof assetChannel.$inferSelect;
@@ -77,6 +77,7 @@ async function prepareRun(
     .from(assetChannel)
     .where(eq(assetChannel.assetId, row.assetId))
     .orderBy(asc(assetChannel.position));
+  const scope = await scopeNow(tx);
   const started: StartedData = {
     procedure: { id: procedure.id, version: procedure.version },
     origin: 'guided',
@@ -84,6 +85,7 @@ async function prepareRun(
     rule: row.rule,
     coverage: 0.9545,
     standing: await standingValues(tx),
+    ...(scope.length ? { scope } : {}),
     ...(procedure.schools?.length ? { schools: schoolsOf(procedure, found.model.traits) } : {}),
     practice: isPractice(),
     ...(row.placedAt ? { placedAt: row.placedAt.toISOString() } : {}),

@@ -72,9 +72,6 @@ export async function createAsset({ tx, now }: UseCaseContext, input: AssetInput
 }
 
 /** A digital probe or an analogue cell is an asset of its own; the rest are bodies. */
-function partOf(properties: string[]): typeof asset.$inferInsert.part {
-  return properties.includes('part:probe') ? 'probe' : properties.includes('part:cell') ? 'cell' : 'body';
-}
 
 /** Takes instruments in: one receipt, a ticket each. */
 export async function receive(

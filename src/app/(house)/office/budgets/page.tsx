@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import { MEASURANDS, isMeasurand } from '@/core/measurand';
 import { BudgetsRoom } from '@/features/budgets';
-import { listStudies, standingTable } from '@/features/budgets/server';
+import { listScope, listStudies, standingTable } from '@/features/budgets/server';
 import { dateIn } from '@/platform/clock';
 import { page } from '@/platform/page';
 import { may } from '@/platform/permission';
@@ -11,6 +11,8 @@ import { PROCEDURES } from '@/procedures';
 export const metadata = { title: 'Budgets' };
 export default page({ permission: 'bench', name: '/office/budgets' }, async ({ tx, actor, now }) => {
   const [lines, studies, settings] = [await standingTable(tx), await listStudies(tx), await readSettings(tx)];
+  const scope = (await listScope(tx)).map((one) => ({ ...one, at: one.at.toISOString() }));
+  const quantities = Object.entries(MEASURANDS).map(([measurand, { units }]) => ({ measurand, units: [...units] }));
   const points = PROCEDURES.flatMap((procedure) =>
     procedure.points.flatMap((point) =>
       procedure.channels
@@ -39,6 +41,8 @@ export default page({ permission: 'bench', name: '/office/budgets' }, async ({ t
         lines={lines}
         studies={studies}
         points={points}
+        scope={scope}
+        quantities={quantities}
         maySet={may(actor.role, 'approve')}
         today={dateIn(settings.zone, now)}
       />
