@@ -1,3 +1,4 @@
+import { inSentence } from '../words/in-sentence';
 import { measurandOf } from '../measurand';
 import type { Procedure } from '../procedure/procedure';
 import { results } from '../results/results';
@@ -81,7 +82,7 @@ export function draftNotice({
   const told = facts.map((fact) => {
     const low = fact.error.startsWith('-');
     const size = fact.error ? fact.error.replace('-', '') : '';
-    return `- ${fact.label}, ${fact.point.toLowerCase()}: showed ${fact.shown} instead of ${fact.target} ${fact.unit}${
+    return `- ${fact.label}, ${inSentence(fact.point)}: showed ${fact.shown} instead of ${fact.target} ${fact.unit}${
       size ? `, ${size} ${fact.unit} too ${low ? 'low' : 'high'}` : ''
     } (tolerance ± ${fact.tolerance} ${fact.unit}${fact.expanded ? `, uncertainty of the error ${fact.expanded} ${fact.unit}` : ''}).`;
   });

@@ -95,16 +95,28 @@ describe('frozen corpus of runs', () => {
 describe('lifting', () => {
   it('takes an old event up step by step', () => {
     const lifters = {
-      1: (event: Record<string, unknown>) => ({ ...event, data: { value: 'a' } }),
+      1: (event: Record<string, unknown>) => ({ ...event, data: { text: 'a' } }),
       2: (event: Record<string, unknown>) => ({ ...event, data: { ...(event.data as object), more: 'b' } }),
     };
     expect(lift({ version: 1, type: 'noted', data: {} }, lifters, 3)).toMatchObject({
       version: 3,
-      data: { value: 'a', more: 'b' },
+      data: { text: 'a', more: 'b' },
     });
   });
   it('refuses an event from the future, and one without a way up', () => {
     expect(() => lift({ version: EVENT_VERSION + 1 })).toThrow(/version/);
     expect(() => lift({ version: 1 }, {}, 2)).toThrow(/no way up/);
+  });
+  it('refuses what its type does not allow, naming the part', () => {
+    const event = (type: string, data: unknown) => () => lift({ version: EVENT_VERSION, type, data });
+    expect(event('noted', { text: 'pump is loud' })).not.toThrow();
+    expect(event('polished', {})).toThrow(/type must be one of an event/);
+    expect(event('toString', {})).toThrow(/type must be one of an event/);
+    expect(event('noted', null)).toThrow(/must be an object/);
+    expect(event('noted', {})).toThrow('noted.text must be a text');
+    expect(event('saved', { evidence: 'confirm', outcome: 'maybe' })).toThrow(
+      'saved.outcome must be one of saved, lost, got maybe',
+    );
+    expect(event('struck', { seq: NaN, reason: 'x' })).toThrow('struck.seq must be a number');
   });
 });

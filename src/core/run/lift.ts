@@ -1,6 +1,7 @@
 import { traitsOfWords } from '../instrument/traits';
 import type { Component, ComponentDistribution, InfluenceId } from '../uncertainty/component';
 import { EVENT_VERSION, type RunEvent } from './event';
+import { checkEventData } from './read-event';
 
 export type Lifter = (event: Record<string, unknown>) => Record<string, unknown>;
 
@@ -80,7 +81,7 @@ function traitsOfVersion2(event: Record<string, unknown>): Record<string, unknow
 const LIFTERS: Record<number, Lifter> = { 1: judgementOfVersion1, 2: traitsOfVersion2 };
 
 /**
- * Brings a stored event up to today's version, one step at a time. Errors: RangeError for a version from the future or without a way up.
+ * Brings a stored event up to today's version, one step at a time, and checks it. Errors: RangeError for a version from the future or without a way up, and for data that its type does not allow.
  */
 export function lift(
   stored: Record<string, unknown>,
@@ -95,5 +96,6 @@ export function lift(
     if (!lifter) throw new RangeError(`version ${version} has no way up to ${version + 1}`);
     event = { ...lifter(event), version: version + 1 };
   }
+  checkEventData(String(event.type), event.data);
   return event as unknown as RunEvent;
 }

@@ -1,8 +1,9 @@
-import { bigint, boolean, date, integer, jsonb, numeric, pgTable, text, uuid } from 'drizzle-orm/pg-core';
+import { bigint, boolean, date, integer, numeric, pgTable, text, uuid } from 'drizzle-orm/pg-core';
 import type { MeasurandId } from '@/core/measurand';
 import type { ScopeEntry } from '@/core/measurand/scope';
-import type { StandingDefault, StandingId, StandingSource } from '@/core/measurand/standing';
-import { instant } from './columns';
+import type { StandingDefault, StandingId } from '@/core/measurand/standing';
+import { readSeries, readStandingSource } from '@/core/stored/house';
+import { checked, instant } from './columns';
 
 /** Standing values of budgets as the workshop set them: nothing is overwritten, the newest of a place counts. */
 export const standingValue = pgTable('standing_value', {
@@ -14,7 +15,7 @@ export const standingValue = pgTable('standing_value', {
   value: numeric('value').notNull(),
   form: text('form').$type<StandingDefault['form']>().notNull(),
   unit: text('unit'),
-  source: jsonb('source').$type<StandingSource>().notNull(),
+  source: checked('source', readStandingSource).notNull(),
   ended: boolean('ended').notNull().default(false),
   at: instant('at').notNull(),
   by: text('by').notNull(),
@@ -28,7 +29,7 @@ export const repeatStudy = pgTable('repeat_study', {
   measurand: text('measurand').notNull(),
   unit: text('unit').notNull(),
   instrument: text('instrument').notNull(),
-  series: jsonb('series').$type<string[][]>().notNull(),
+  series: checked('series', readSeries).notNull(),
   pooledS: numeric('pooled_s').notNull(),
   dof: integer('dof').notNull(),
   n: integer('n').notNull(),

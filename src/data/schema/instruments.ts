@@ -1,9 +1,10 @@
-import { boolean, date, jsonb, pgTable, smallint, text, uuid } from 'drizzle-orm/pg-core';
-import type { Every } from '@/core/interval/next-due';
-import type { Traits } from '@/core/instrument/traits';
+import { boolean, date, pgTable, smallint, text, uuid } from 'drizzle-orm/pg-core';
+import { readTraits } from '@/core/instrument/traits';
 import type { PolicyScope } from '@/core/interval/policy';
-import type { RunChannel, RunItem, Tolerance, WaterTerms } from '@/core/run/event';
-import { instant } from './columns';
+import type { RunChannel, RunItem } from '@/core/run/event';
+import { readModelChannels, readScale, readTolerance, readWaterTerms } from '@/core/stored/channel';
+import { readDueBasis, readEvery } from '@/core/stored/house';
+import { checked, instant } from './columns';
 
 export const customer = pgTable('customer', {
   id: uuid('id').primaryKey().defaultRandom(),
@@ -25,8 +26,8 @@ export const instrumentModel = pgTable('instrument_model', {
   name: text('name').notNull(),
   kind: text('kind').notNull(),
   procedureId: text('procedure_id'),
-  traits: jsonb('traits').$type<Traits>().notNull().default({}),
-  channels: jsonb('channels').$type<ModelChannel[]>().notNull().default([]),
+  traits: checked('traits', readTraits).notNull().default({}),
+  channels: checked('channels', readModelChannels).notNull().default([]),
 });
 
 /** What a due date rests on: the certificate and the policy, or the customer's word when an instrument was taken over. */
@@ -49,7 +50,7 @@ export const asset = pgTable('asset', {
   tag: text('tag').notNull().default(''),
   status: text('status').$type<'active' | 'outOfService' | 'retired'>().notNull().default('active'),
   nextDue: date('next_due'),
-  dueBasis: jsonb('due_basis').$type<DueBasis>(),
+  dueBasis: checked('due_basis', readDueBasis),
   part: text('part').$type<RunItem['part']>().notNull().default('body'),
   readyUntil: date('ready_until'),
   bumpedAt: instant('bumped_at'),
@@ -70,14 +71,14 @@ export const assetChannel = pgTable('asset_channel', {
   resolution: text('resolution').notNull(),
   lowest: text('lowest').notNull(),
   highest: text('highest').notNull(),
-  tolerance: jsonb('tolerance').$type<Tolerance>().notNull(),
+  tolerance: checked('tolerance', readTolerance).notNull(),
   calibrationGas: text('calibration_gas'),
   sensorSerial: text('sensor_serial'),
   installedOn: date('installed_on'),
   principle: text('principle'),
   cleanAir: text('clean_air'),
-  scale: jsonb('scale').$type<NonNullable<RunChannel['scale']>>(),
-  water: jsonb('water').$type<WaterTerms>(),
+  scale: checked('scale', readScale),
+  water: checked('water', readWaterTerms),
   status: text('status').$type<RunChannel['status']>().notNull().default('fitted'),
 });
 
@@ -87,6 +88,6 @@ export const intervalPolicy = pgTable('interval_policy', {
   assetId: uuid('asset_id').references(() => asset.id),
   customerId: uuid('customer_id').references(() => customer.id),
   modelId: uuid('model_id').references(() => instrumentModel.id),
-  every: jsonb('every').$type<Every>().notNull(),
+  every: checked('every', readEvery).notNull(),
   reason: text('reason').notNull().default(''),
 });

@@ -5,10 +5,12 @@ import type { Verdict } from '@/core/results/judged';
 import type { Procedure } from '@/core/procedure/procedure';
 import type { Actor, EventSource, EventType } from '@/core/run/event';
 import type { VerdictState } from '@/core/run/judge';
-import type { EquipmentDetail, EquipmentRole, MaterialComponent, ReferenceSnapshot } from '@/core/run/reference-snapshot';
+import type { EquipmentRole, ReferenceSnapshot } from '@/core/run/reference-snapshot';
 import type { RunStatus } from '@/core/run/state';
 import type { DecisionRule } from '@/core/uncertainty/decide';
-import { instant } from './columns';
+import { readInspection } from '@/core/stored/house';
+import { readAcceptance, readComponents, readEquipmentDetail } from '@/core/stored/reference';
+import { checked, instant } from './columns';
 import { asset, customer } from './instruments';
 
 export const receipt = pgTable('receipt', {
@@ -42,7 +44,7 @@ export const ticket = pgTable('ticket', {
   promiseOn: date('promise_on'),
   dueAgreed: boolean('due_agreed').notNull().default(false),
   rule: text('rule').$type<DecisionRule>().notNull().default('simple'),
-  inspection: jsonb('inspection').$type<Inspection>().notNull().default({}),
+  inspection: checked('inspection', readInspection).notNull().default({}),
   note: text('note').notNull().default(''),
   status: text('status').$type<TicketStatus>().notNull().default('inTray'),
   place: smallint('place'),
@@ -66,20 +68,20 @@ export const reference = pgTable('reference', {
   lot: text('lot').notNull(),
   partNumber: text('part_number').notNull().default(''),
   fitting: text('fitting').notNull().default(''),
-  components: jsonb('components').$type<MaterialComponent[]>().notNull(),
+  components: checked('components', readComponents).notNull(),
   balance: text('balance'),
   expires: date('expires'),
   certificate: text('certificate'),
   traceability: text('traceability'),
   issuer: text('issuer'),
   /** Checked before its first use or after it came back (6.4.4): who, when, and how. */
-  accepted: jsonb('accepted').$type<Acceptance>(),
+  accepted: checked('accepted', readAcceptance),
   waterVolumeL: text('water_volume_l'),
   pressureBar: text('pressure_bar'),
   price: text('price'),
   recalled: text('recalled'),
   role: text('role').$type<EquipmentRole>().notNull().default(''),
-  detail: jsonb('detail').$type<EquipmentDetail>().notNull().default({}),
+  detail: checked('detail', readEquipmentDetail).notNull().default({}),
   state: text('state').$type<'good' | 'spent' | 'outOfUse'>().notNull().default('good'),
   openedOn: date('opened_on'),
   createdAt: instant('created_at').notNull(),

@@ -18,7 +18,7 @@ const PHASE = { asFound: 'as found', adjustment: 'while adjusting', check: 'chec
 /** All that a run has on record, as lines, newest first. */
 export function entriesOf(state: RunState, view: RunView): Entry[] {
   const label = (id: string) => state.channels.find((channel) => channel.id === id)?.label ?? id;
-  const point = (id: string) => view.procedure.points.find((one) => one.id === id)?.label.toLowerCase() ?? id;
+  const point = (id: string) => view.procedure.points.find((one) => one.id === id)?.label ?? id;
   return [
     ...state.readings.map((entry): Entry => ({
       seq: entry.seq,

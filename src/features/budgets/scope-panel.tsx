@@ -50,8 +50,8 @@ export function ScopePanel({ scope, quantities, maySet }: { scope: ScopeLine[]; 
           <thead>
             <tr>
               <th>{say({ code: 'budgets.measurand' })}</th>
-              <th>{say({ code: 'budgets.range' })}</th>
-              <th>{say({ code: 'budgets.smallest' })}</th>
+              <th className="text-end">{say({ code: 'budgets.range' })}</th>
+              <th className="text-end">{say({ code: 'budgets.smallest' })}</th>
               <th>{say({ code: 'budgets.stated' })}</th>
               <th />
             </tr>
@@ -60,10 +60,10 @@ export function ScopePanel({ scope, quantities, maySet }: { scope: ScopeLine[]; 
             {scope.map((one) => (
               <tr key={one.id} data-testid={`scope-${one.measurand}`}>
                 <td>{one.measurand}</td>
-                <td className="mono text-nowrap">
+                <td className="mono text-end text-nowrap">
                   {one.lowest} – {one.highest} <span className="quiet">{one.unit}</span>
                 </td>
-                <td className="mono text-nowrap">
+                <td className="mono text-end text-nowrap">
                   {one.smallest}{' '}
                   <span className="quiet">{one.form === 'percent' ? say({ code: 'budgets.percent' }) : one.unit}</span>
                 </td>

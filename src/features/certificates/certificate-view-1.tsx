@@ -1,3 +1,4 @@
+import { inSentence } from '@/core/words/in-sentence';
 import Link from 'next/link';
 import type { CertificateReading, CertificateVersion1 } from '@/core/certificate/version-1';
 import { say } from '@/core/words/say';
@@ -49,7 +50,7 @@ export function CertificateView1({ content, hash }: Props) {
                 <td>
                   <strong>{line.label}</strong>{' '}
                   <span className="quiet">
-                    {line.point.toLowerCase()}, {line.unit}
+                    {inSentence(line.point)}, {line.unit}
                   </span>
                   {line.note && line.note !== `As found: ${line.asFound?.remark}.` && (
                     <div className="small quiet">{line.note}</div>

@@ -1,4 +1,5 @@
 'use client';
+import { inSentence } from '@/core/words/in-sentence';
 import { useState } from 'react';
 import type { JWK } from 'jose';
 import { checkFile, type CheckedFile, type OnRecord } from '@/core/certificate/check/check-file';
@@ -106,7 +107,7 @@ function DataShown({ content }: { content: NonNullable<CheckedFile['content']> }
                   ? [
                       <tr key={`${line.channel}/${line.point}/${side}`}>
                         <td>
-                          {line.label}, {line.point.toLowerCase()}, {line.unit.shown}
+                          {line.label}, {inSentence(line.point)}, {line.unit.shown}
                         </td>
                         <td className="quiet">as {side}</td>
                         <td className="mono text-end">{judged.reference ?? '—'}</td>

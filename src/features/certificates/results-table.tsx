@@ -1,4 +1,5 @@
 'use client';
+import { inSentence } from '@/core/words/in-sentence';
 import { Fragment, useState } from 'react';
 import type { JudgedText, ResultText } from '@/core/certificate/version-2';
 import type { VerdictState } from '@/core/run/judge';
@@ -41,7 +42,7 @@ export function ResultsTable({ results, guarded }: { results: ResultText[]; guar
           const sides = SIDES.filter(([side]) => line[side]);
           const name = (
             <td rowSpan={Math.max(1, sides.length)}>
-              <strong>{line.label}</strong> <span className="quiet">{line.point.toLowerCase()}</span>
+              <strong>{line.label}</strong> <span className="quiet">{inSentence(line.point)}</span>
               {line.note && <div className="small quiet">{line.note}</div>}
             </td>
           );

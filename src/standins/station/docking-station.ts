@@ -69,10 +69,11 @@ export class DockingStation {
   }
 
   private calibrate(instrument: SimulatedInstrument, at: Date): StationRow {
-    const before = instrument.frame();
     instrument.press({ id: 'station', key: 'zero' });
     instrument.world.mixture = this.gas.mixture;
     instrument.tick(GAS_SECONDS);
+    // What it shows in the gas before it is set: as found.
+    const before = instrument.frame();
     const { answer } = instrument.press({ id: 'station', key: 'span' });
     instrument.press({ id: 'station', key: 'save' });
     instrument.tick(1);

@@ -1,3 +1,4 @@
+import { inSentence } from '@/core/words/in-sentence';
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import type { CertificateReading, CertificateResult, CertificateVersion1 } from '@/core/certificate/version-1';
 import { day, facts, heading, list, PAPER, RULES } from './paper';
@@ -171,7 +172,7 @@ function results(lines: CertificateResult[]): Content {
         ]
       : ['—', '—', 'not measured'];
   const rows = lines.flatMap((line): TableCell[][] => {
-    const name = { text: `${line.label}, ${line.point.toLowerCase()}, ${line.unit}` };
+    const name = { text: `${line.label}, ${inSentence(line.point)}, ${line.unit}` };
     if (!line.target) return [[name, { text: line.note ?? 'Not measured.', colSpan: 9 }, ...Array<TableCell>(8).fill('')]];
     const row: TableCell[] = [
       name,

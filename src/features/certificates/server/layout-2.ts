@@ -1,3 +1,4 @@
+import { inSentence } from '@/core/words/in-sentence';
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import type { CertificateVersion2, JudgedText, MeasuredText, ReferenceText, ResultText } from '@/core/certificate/version-2';
 import { say } from '@/core/words/say';
@@ -178,7 +179,7 @@ function results(lines: ResultText[]): Content {
     ];
   };
   const rows = lines.flatMap((line): TableCell[][] => {
-    const name: TableCell = { text: `${line.label}, ${line.point.toLowerCase()}`, rowSpan: 2 };
+    const name: TableCell = { text: `${line.label}, ${inSentence(line.point)}`, rowSpan: 2 };
     const notes = [
       line.note,
       line.found?.why && `As found: ${line.found.why}`,

@@ -1,3 +1,4 @@
+import { inSentence } from '@/core/words/in-sentence';
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import type { CertificateVersion2, JudgedText, ResultText } from '@/core/certificate/version-2';
 import { heading, PAPER, RULES } from './paper';
@@ -46,7 +47,7 @@ function budget(line: ResultText, judged: JudgedText, side: 'found' | 'left'): C
     unbreakable: true,
     margin: [0, 4, 0, 6],
     stack: [
-      { text: `${line.label}, ${line.point.toLowerCase()}, as ${side}: U = ${judged.expanded} ${line.unit.shown}`, bold: true },
+      { text: `${line.label}, ${inSentence(line.point)}, as ${side}: U = ${judged.expanded} ${line.unit.shown}`, bold: true },
       {
         table: { headerRows: 1, widths: [104, '*', 'auto', 'auto', 'auto', 'auto', 'auto'], body: [head, ...rows] },
         layout: RULES,

@@ -1,0 +1,53 @@
+import * as yup from 'yup';
+import type { RunChannel, Tolerance, WaterTerms } from '../run/event';
+import { MEASURAND_IDS } from '../measurand';
+import { decimal, either, maybe, shape, storedReader } from './stored-reader';
+
+const TOLERANCE = shape({ absolute: decimal(), percentOfTarget: decimal(), zero: decimal() });
+const SCALE = shape({
+  lelVolPercent: decimal().required(),
+  relativeResponse: decimal().required(),
+  source: yup.string().required(),
+});
+const WATER = shape({
+  compensation: maybe(shape({ referenceC: decimal().required(), percentPerC: decimal() })),
+  solids: either(
+    'a factor or a curve',
+    shape({ factor: decimal().required() }),
+    shape({ curve: yup.string().oneOf(['mixedSalt']).required() }),
+  ),
+  saturation: yup.string().oneOf(['local', 'oneAtm']),
+  referenceElectrode: yup.string(),
+  charge: decimal(),
+});
+const CHANNEL = shape({
+  role: yup.string().required(),
+  label: yup.string().required(),
+  measurand: yup
+    .string()
+    .oneOf([...MEASURAND_IDS])
+    .required(),
+  unit: yup.string().required(),
+  resolution: decimal().required(),
+  lowest: decimal().required(),
+  highest: decimal().required(),
+  tolerance: TOLERANCE.required(),
+  calibrationGas: yup.string(),
+  principle: yup.string(),
+  cleanAir: decimal(),
+  scale: maybe(SCALE),
+  water: maybe(WATER),
+  coefficients: maybe(shape({ temperaturePercentPerC: decimal(), pressurePercentPerHPa: decimal() })),
+});
+
+/** A tolerance as it was stored, checked. Errors: RangeError. */
+export const readTolerance = storedReader<Tolerance>('tolerance', TOLERANCE.required());
+/** The scale of a combustible channel as it was stored, checked. Errors: RangeError. */
+export const readScale = storedReader<NonNullable<RunChannel['scale']>>('scale', SCALE.required());
+/** How a water channel computes what it shows, as it was stored, checked. Errors: RangeError. */
+export const readWaterTerms = storedReader<WaterTerms>('water terms', WATER.required());
+/** The channels of a model as they were stored, checked. Errors: RangeError. */
+export const readModelChannels = storedReader<Omit<RunChannel, 'id' | 'item' | 'status' | 'sensorSerial'>[]>(
+  'channels of a model',
+  yup.array(CHANNEL.required()).required(),
+);

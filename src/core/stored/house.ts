@@ -1,0 +1,73 @@
+import * as yup from 'yup';
+import type { Every } from '../interval/next-due';
+import type { StandingSource } from '../measurand/standing';
+import { day, either, oneOf, shape, storedReader } from './stored-reader';
+
+const whole = (most: number) => yup.number().integer().min(1).max(most).required();
+/** An interval as it was stored, checked. Errors: RangeError. */
+export const readEvery = storedReader<Every>(
+  'interval',
+  either('so many days or so many months', shape({ days: whole(36_500) }), shape({ months: whole(1200) })).required(),
+);
+
+/** What a due date rests on, as it was stored, checked. Errors: RangeError. */
+export const readDueBasis = storedReader<{ certificate?: string; from: string; reason: string }>(
+  'basis of a due date',
+  shape({ certificate: yup.string(), from: day().required(), reason: yup.string().required() }).required(),
+);
+
+/** What was looked at when an instrument came in, as it was stored, checked. Errors: RangeError. */
+export const readInspection = storedReader<Record<string, { result: 'pass' | 'fault' | 'notApplicable'; note?: string }>>(
+  'inspection',
+  yup
+    .object()
+    .test('entries', 'each pass, fault or not applicable, with or without a note', (value) =>
+      Object.values(value as Record<string, { result?: unknown; note?: unknown }>).every(
+        (one) =>
+          ['pass', 'fault', 'notApplicable'].includes(String(one?.result)) &&
+          (one.note === undefined || typeof one.note === 'string'),
+      ),
+    )
+    .required(),
+);
+
+/** Where a standing value comes from, as it was stored, checked. Errors: RangeError. */
+export const readStandingSource = storedReader<StandingSource>(
+  'source',
+  either(
+    'practice, memory, a publication, a paper or a study',
+    shape({ kind: oneOf(['practice', 'memory']).required() }),
+    shape({ kind: oneOf(['published']).required(), text: yup.string().required() }),
+    shape({
+      kind: oneOf(['confirmed']).required(),
+      text: yup.string().required(),
+      on: day().required(),
+      by: yup.string().required(),
+    }),
+    shape({
+      kind: oneOf(['study']).required(),
+      text: yup.string().required(),
+      on: day().required(),
+      by: yup.string().required(),
+      n: whole(100_000),
+      dof: whole(100_000),
+    }),
+  ).required(),
+);
+
+/** The series of a repeat study as they were stored, checked. Errors: RangeError. */
+export const readSeries = storedReader<string[][]>(
+  'series',
+  yup
+    .array(
+      yup
+        .array(
+          yup
+            .string()
+            .matches(/^[+-]?\d+(\.\d+)?$/)
+            .required(),
+        )
+        .required(),
+    )
+    .required(),
+);
