@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest';
+import type { MeasurandId } from '../measurand';
 import { diagnose } from './diagnose';
 import type { BenchFacts, CauseCode, ChannelFacts } from './facts';
 import { nextTest } from './next-test';
 
-const sound = (channel: string, measurand: string, rest: Partial<ChannelFacts> = {}): ChannelFacts => ({
+const sound = (channel: string, measurand: MeasurandId, rest: Partial<ChannelFacts> = {}): ChannelFacts => ({
   channel,
   label: channel,
   measurand,

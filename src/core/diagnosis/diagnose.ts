@@ -1,9 +1,8 @@
+import { measurandOf } from '../measurand';
+import type { GasSensor } from '../measurand/measurand';
 import type { BenchFacts, Cause, CauseCode, ChannelFacts } from './facts';
 import { nextTest } from './next-test';
 
-/** Gases that fade in the bottle, moisture most of all with hydrogen sulphide (common practice). */
-const REACTIVE = ['hydrogen sulphide', 'sulphur dioxide', 'chlorine', 'ammonia', 'nitrogen dioxide'];
-const COMBUSTIBLE = ['methane', 'pentane', 'propane'];
 /** A response under this share is a failure of its own kind, not a drift. */
 const BARELY = 0.3;
 const LOW = 0.88;
@@ -51,8 +50,8 @@ function merge(findings: Finding[]): Finding[] {
 
 const percent = (share: number) => `${Math.round(share * 100)} %`;
 const inGas = (facts: BenchFacts) => facts.channels.filter((one) => one.share !== null && one.shows !== 'fault');
-const usual = (one: ChannelFacts) =>
-  one.usualT90Seconds ?? (COMBUSTIBLE.includes(one.measurand) || one.measurand === 'oxygen' ? 20 : 30);
+const sensorOf = (one: ChannelFacts): GasSensor => measurandOf(one.measurand).sensor ?? { usualT90Seconds: 30 };
+const usual = (one: ChannelFacts) => one.usualT90Seconds ?? sensorOf(one).usualT90Seconds;
 const slowness = (one: ChannelFacts) => (one.t90Seconds ? one.t90Seconds / usual(one) : 1);
 
 function ofInstrument(facts: BenchFacts): Finding[] {
@@ -176,12 +175,13 @@ function ofChannel(one: ChannelFacts, facts: BenchFacts): Finding[] {
   const others = inGas(facts).filter((other) => other.channel !== one.channel);
   const alone = others.length === 0 || others.some((other) => other.share! >= LOW && slowness(other) < 1.5);
   if (!alone) return out;
+  const sensor = sensorOf(one);
   const share = `${one.label} moved ${percent(one.share)} of what the gas asks for.`;
   const healthLow = typeof one.health === 'number' && one.health < 0.6;
   const old = (one.ageMonths ?? 0) >= 24;
-  if (one.share < BARELY && COMBUSTIBLE.includes(one.measurand))
+  if (one.share < BARELY && sensor.poisons)
     add('poisonedSensor', 4.6, `${one.label}: poisoned sensor`, share, others.length > 0 && 'The other channels respond.');
-  if (one.share < 0.15 && one.measurand === 'oxygen')
+  if (one.share < 0.15 && sensor.fallsInGas)
     add(
       'stuckSensor',
       5,
@@ -197,9 +197,9 @@ function ofChannel(one: ChannelFacts, facts: BenchFacts): Finding[] {
       `${one.label}: slow, sensor or its filter`,
       `T90 ${Math.round(one.t90Seconds!)} s, usual are ${usual(one)} s.`,
     );
-  const poisoned = one.share < BARELY && COMBUSTIBLE.includes(one.measurand);
-  if (one.share < LOW && one.measurand !== 'oxygen' && !poisoned) {
-    const reactive = REACTIVE.includes(one.measurand);
+  const poisoned = one.share < BARELY && sensor.poisons;
+  if (one.share < LOW && !sensor.fallsInGas && !poisoned) {
+    const reactive = sensor.fadesInBottle;
     add(
       'dyingSensor',
       2 + (healthLow ? 2 : 0) + (old ? 0.8 : 0) + (one.share < 0.5 ? 0.8 : 0) - (slow > 1.6 && !healthLow ? 1 : 0),
@@ -220,10 +220,8 @@ function ofChannel(one: ChannelFacts, facts: BenchFacts): Finding[] {
         `${one.label} fades in the bottle; the steady gases read well.`,
         (facts.bottleMonthsLeft ?? 99) < 3 && 'The bottle is near its date.',
       );
-    if (!reactive && !COMBUSTIBLE.includes(one.measurand))
-      add('wrongBottle', 1.4, 'Another bottle than the one on the sheet', share);
-    if (COMBUSTIBLE.includes(one.measurand) && one.share >= BARELY)
-      add('poisonedSensor', 2.8, `${one.label}: sensor partly poisoned`, share);
+    if (!reactive && !sensor.poisons) add('wrongBottle', 1.4, 'Another bottle than the one on the sheet', share);
+    if (sensor.poisons && one.share >= BARELY) add('poisonedSensor', 2.8, `${one.label}: sensor partly poisoned`, share);
   }
   return out;
 }

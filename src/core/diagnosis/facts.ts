@@ -1,8 +1,10 @@
+import type { MeasurandId } from '../measurand';
+
 /** What was measured on one channel, as far as it was. Shares are of what the gas should have done: 1 is a full response, 0 none. */
 export interface ChannelFacts {
   channel: string;
   label: string;
-  measurand: string;
+  measurand: MeasurandId;
   principle?: string;
   /** Share of the expected change that was shown; null when no gas was applied. */
   share: number | null;

@@ -2,7 +2,7 @@ import { fitElectrode } from '../ph/fit-electrode';
 import { probeKind } from '../probe/probe-result';
 import type { RunChannel } from '../run/event';
 import { isStruck, standingReading, type RecordedReading, type RunState } from '../run/state';
-import type { Dip, WaterFacts } from './water-facts';
+import type { Dip, WaterFacts } from '../measurand/causes/probe-facts';
 
 const DAYS_A_MONTH = 30.44;
 const DAY_MS = 86_400_000;
@@ -43,7 +43,7 @@ export function waterFactsOf({
   const checked = temperature ? standingReading(state, { channel: temperature.id, phase: 'asFound' }) : null;
   const tolerance = dips.at(-1)!.tolerance;
   return {
-    kind,
+    measurand: channel.measurand,
     label: channel.label,
     dips,
     ...(electrode

@@ -1,10 +1,13 @@
+import { isMeasurand, measurandOf } from '../measurand';
 import type { RunChannel } from '../run/event';
 import type { ChannelInfo } from './said';
 
 export type ChannelMatch = { slot: number } | { problem: string };
 
-const COMBUSTIBLE = ['methane', 'pentane', 'propane', 'combustible gas'];
-const kind = (measurand: string) => (COMBUSTIBLE.includes(measurand) ? 'combustible' : measurand);
+/** On the wire a catalytic sensor may name its gas or only say that it is combustible: one place on the instrument all the same. */
+const ANY_COMBUSTIBLE = 'combustible gas';
+const kind = (measurand: string) =>
+  isMeasurand(measurand) && measurandOf(measurand).sensor?.poisons ? ANY_COMBUSTIBLE : measurand;
 
 /**
  * Which slot of a connected instrument feeds which channel of the run: by measurand, then unit and display step have to be the same, or it is said why not.

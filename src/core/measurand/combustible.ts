@@ -55,6 +55,7 @@ const combustible = (scale: 'describe.scale' | 'describe.otherScale', named: str
     units: ['%LEL', '%vol', 'ppm'],
     fades: 0.5,
     clean: [2, 'ppm'],
+    sensor: { usualT90Seconds: 20, poisons: true },
     target: onScale,
     describe: (channel) =>
       channel.scale

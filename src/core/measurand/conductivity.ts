@@ -1,3 +1,4 @@
+import { cellCauses } from './causes/cell-causes';
 import { toReferenceTemperature } from '../conductivity/to-reference-temperature';
 import { Dec } from '../quantity/decimal';
 import type { TargetUsed } from '../run/event';
@@ -112,6 +113,7 @@ export const conductivity: Measurand = {
     { kind: 'standard', substance: 'ec-5000', name: 'Quick solution, 5.0 mS/cm', unit: 'µS/cm' },
   ],
   probe: 'conductivity',
+  causes: cellCauses,
   describe: ({ water }) => {
     const rule = water?.compensation;
     if (!rule) return [{ code: 'describe.uncompensated' }];

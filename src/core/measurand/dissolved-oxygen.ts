@@ -1,3 +1,4 @@
+import { membraneCauses } from './causes/membrane-causes';
 import { airCalibrationTarget } from '../oxygen/air-calibration';
 import { decimalPlaces } from '../quantity/decimal';
 import type { TargetUsed } from '../run/event';
@@ -100,6 +101,7 @@ export const dissolvedOxygen: Measurand = {
     gradient: practice(0.2, 'absolute', '°C'),
   },
   probe: 'oxygen',
+  causes: membraneCauses,
   describe: ({ water }) =>
     water?.saturation ? [{ code: water.saturation === 'local' ? 'describe.saturationLocal' : 'describe.saturationOneAtm' }] : [],
 };

@@ -64,6 +64,7 @@ export function gas({
     target: plainTarget,
     influences: (context) => gasInfluences(context, measurand),
     standing,
+    sensor: { usualT90Seconds: 30 },
     ...own,
   };
   return measurand;

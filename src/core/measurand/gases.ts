@@ -1,5 +1,7 @@
 import { gas } from './gas';
 
+/** It fades in the bottle, moisture most of all with hydrogen sulphide (common practice). */
+const FADES = { usualT90Seconds: 30, fadesInBottle: true } as const;
 const PARTS = ['ppm', 'ppb', '%vol'] as const;
 
 /**
@@ -7,9 +9,9 @@ const PARTS = ['ppm', 'ppb', '%vol'] as const;
  * suppliers' statements (memory): both wait for a signatory's source before they feed a certificate.
  */
 export const GASES = {
-  'hydrogen sulphide': gas({ units: PARTS, fades: 2, clean: [0.01, 'ppm'] }),
+  'hydrogen sulphide': gas({ units: PARTS, fades: 2, clean: [0.01, 'ppm'], sensor: FADES }),
   'carbon monoxide': gas({ units: PARTS, fades: 0.5, clean: [0.5, 'ppm'] }),
-  'sulphur dioxide': gas({ units: PARTS, fades: 2, clean: [0.01, 'ppm'] }),
+  'sulphur dioxide': gas({ units: PARTS, fades: 2, clean: [0.01, 'ppm'], sensor: FADES }),
   'carbon dioxide': gas({ units: PARTS, fades: 0.5, clean: [450, 'ppm'], filtered: [10, 'ppm'] }),
   'nitrous oxide': gas({ units: PARTS, danger: null, fades: 0.5, clean: [0.4, 'ppm'] }),
   'anaesthetic agent': gas({ units: PARTS, danger: 'fall', fades: 1, clean: [0.001, '%vol'] }),

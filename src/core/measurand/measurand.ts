@@ -5,6 +5,7 @@ import type { Refusal } from '../run/refusal';
 import type { RunState } from '../run/state';
 import type { Component } from '../uncertainty/component';
 import type { Fact } from '../words/say';
+import type { ProbeCauses } from './causes/probe-facts';
 import type { StandingDefault, StandingId } from './standing';
 
 /** A figure that has to be known beside the reading before it can be judged. */
@@ -39,6 +40,18 @@ export interface StandardLiquid {
   unit: string;
 }
 
+/** What the diagnosis has to know of a gas sensor (common practice). */
+export interface GasSensor {
+  /** Seconds to nine tenths, as such a sensor usually takes. */
+  usualT90Seconds: number;
+  /** A catalytic sensor: silicones and sulphur poison it, and what is left still moves a little. */
+  poisons?: true;
+  /** The gas fades in its bottle. */
+  fadesInBottle?: true;
+  /** Its calibration gas makes the reading fall from what clean air holds. */
+  fallsInGas?: true;
+}
+
 /** Which direction of a wrong reading endangers people: one that rises too little warns late; of oxygen both ends matter. */
 export type Danger = 'rise' | 'fall' | 'both' | null;
 
@@ -61,6 +74,10 @@ export interface Measurand {
   /** What its liquids are; a shelf offers these. */
   liquids?: readonly StandardLiquid[];
   probe?: ProbeKind;
+  /** Likely causes of what its probe did wrong. */
+  causes?: ProbeCauses;
+  /** What its gas sensor is like, where it is a gas. */
+  sensor?: GasSensor;
   /** Rules by which the channel computes what it shows, for the document. */
   describe?: (channel: RunChannel) => Fact[];
 }

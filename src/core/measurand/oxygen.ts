@@ -112,6 +112,7 @@ export const oxygen: Measurand = gas({
   fades: 0.3,
   repeats: 0.5,
   clean: [0, '%vol'],
+  sensor: { usualT90Seconds: 20, fallsInGas: true },
   target,
   influences,
 });

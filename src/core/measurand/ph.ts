@@ -1,3 +1,4 @@
+import { glassCauses } from './causes/glass-causes';
 import { Dec } from '../quantity/decimal';
 import { recogniseBuffer } from '../ph/recognise-buffer';
 import type { BufferId } from '../ph/buffer-value';
@@ -140,4 +141,5 @@ export const pH: Measurand = {
     { kind: 'standard', substance: 'phosphate', name: 'Quick solution, pH 6.86', unit: 'pH' },
   ],
   probe: 'pH',
+  causes: (facts, add) => glassCauses(facts, add, 'pH'),
 };

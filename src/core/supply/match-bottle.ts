@@ -1,3 +1,4 @@
+import { measurandOf } from '../measurand';
 import { Dec } from '../quantity/decimal';
 import { toleranceAt } from '../run/judge';
 import type { RunChannel } from '../run/event';
@@ -187,7 +188,7 @@ function addBump(
 ): void {
   if (!alarm?.low) return;
   // Oxygen warns when it falls below its low point; the others from their low point on.
-  const falls = channel.measurand === 'oxygen';
+  const falls = measurandOf(channel.measurand).sensor?.fallsInGas ?? false;
   const trips = falls ? new Dec(value).lt(alarm.low) : new Dec(value).gte(alarm.low);
   if (!trips)
     add(

@@ -38,7 +38,11 @@ function groups(steps: Step[], prefix: string): { key: string; name: string }[] 
 }
 
 /** The step in hand: of the chosen sheet where several may be worked on, else the first. */
-export function stepInHand(current: readonly PlannedStep[], sheets: SheetOfRun[], chosen: string | null): PlannedStep | undefined {
+export function stepInHand(
+  current: readonly PlannedStep[],
+  sheets: SheetOfRun[],
+  chosen: string | null,
+): PlannedStep | undefined {
   const sheet = sheets.find((one) => one.id === chosen);
   return (sheet && current.find((step) => sheet.keys.includes(step.key))) ?? current[0];
 }

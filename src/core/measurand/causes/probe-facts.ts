@@ -1,4 +1,4 @@
-import type { ProbeKind } from '../probe/probe-result';
+import type { MeasurandId } from '..';
 
 /** One dip: what the probe showed in a liquid of known value. */
 export interface Dip {
@@ -19,7 +19,7 @@ export interface Dip {
 
 /** What was measured on a probe, as far as it was. */
 export interface WaterFacts {
-  kind: ProbeKind;
+  measurand: MeasurandId;
   label: string;
   dips: Dip[];
   slopePercent?: number | null;
@@ -68,3 +68,12 @@ export interface WaterFinding {
   because: string[];
   nextTest: string;
 }
+
+export type AddCause = (
+  code: WaterCause,
+  score: number,
+  title: string,
+  ...because: (string | false | null | undefined)[]
+) => void;
+/** What a measurand makes of what was measured on its probe: likely causes with their reasons. Common practice; nothing here decides. */
+export type ProbeCauses = (facts: WaterFacts, add: AddCause) => void;
