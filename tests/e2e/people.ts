@@ -3,7 +3,11 @@ import { Pool } from 'pg';
 
 /** A room is drawn by the server first; a press before the browser has taken it over would be lost. */
 export async function settled(page: Page): Promise<void> {
-  await page.waitForFunction(() => !document.querySelector('.house-bar') || document.documentElement.dataset.ready === 'yes');
+  await page.waitForFunction(
+    () => !document.querySelector('.house-bar') || document.documentElement.dataset.ready === 'yes',
+    undefined,
+    { polling: 100 },
+  );
 }
 
 /** A page whose `goto` and `reload` wait until the room hears what is pressed. */

@@ -37,7 +37,7 @@ export async function fly(flight: Flight): Promise<void> {
         return now?.getAttribute('data-step') !== before;
       },
       key,
-      { timeout: 25_000 },
+      { timeout: 25_000, polling: 100 },
     );
   }
   throw new Error('the run does not come to an end');

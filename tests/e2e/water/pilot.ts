@@ -57,6 +57,7 @@ export async function flyWater(flight: WaterFlight): Promise<void> {
     await work(flight, (await present(page).getAttribute('data-kind'))!, rounds);
     await page.waitForFunction((before) => document.querySelector('.present-step')?.getAttribute('data-step') !== before, key, {
       timeout: 25_000,
+      polling: 100,
     });
   }
   throw new Error('the run does not come to an end');
