@@ -1,0 +1,89 @@
+import { describe, expect, it } from 'vitest';
+import { shippedProcedure } from '@/procedures';
+import { fourGasChannels, startedFourGas, wholeRun } from '../run/four-gas.fixture';
+import { nothingJudged, type Judgement } from '../run/judge';
+import { emptyState, type RecordedReading, type RunState } from '../run/state';
+import { judgedOf } from './judged';
+import { results } from './results';
+
+const procedure = shippedProcedure('four-gas-leak-monitor')!;
+const co = fourGasChannels.find((one) => one.role === 'co')!;
+const within: Judgement = {
+  ...nothingJudged({ code: 'within', rule: 'simple', coverage: 0.9545, state: 'within' }),
+  reference: '100.0',
+  error: '1.0',
+  lower: '-5',
+  upper: '5',
+  expanded: '2.8',
+};
+const reading = (rest: Partial<RecordedReading>): RecordedReading =>
+  ({
+    seq: 7,
+    at: '2026-11-26T08:00:00Z',
+    by: 'T',
+    step: 'found-span',
+    point: procedure.points.find((one) => one.channels.includes('co') && one.target.kind === 'material')!.id,
+    channel: co.id,
+    phase: 'asFound',
+    reading: { text: '101', unit: 'ppm', status: 'value' },
+    inputs: {},
+    target: null,
+    judgement: within,
+    counts: true,
+    flags: [],
+    ...rest,
+  }) as RecordedReading;
+const lineOf = (readings: RecordedReading[], rest: Partial<RunState> = {}) => {
+  const state = Object.assign(emptyState('r'), {
+    started: { ...startedFourGas, procedure: { id: procedure.id, version: procedure.version } },
+    channels: fourGasChannels,
+    steps: wholeRun().state.steps,
+    readings,
+    ...rest,
+  });
+  return results({ procedure, state }).find((one) => one.channel === co.id && one.found)!;
+};
+
+describe('as found and as left, joined once', () => {
+  it('where nothing was adjusted, as found stands for both and says so; a reading that does not count never does', () => {
+    expect(lineOf([reading({})])).toMatchObject({ leftIsFound: true, left: { seq: 7 } });
+    expect(lineOf([reading({})]).notes.map((one) => one.code)).toContain('note.leftIsFound');
+    expect(lineOf([reading({ counts: false })])).toMatchObject({ leftIsFound: false, left: null });
+  });
+  it('after an adjustment as found never stands for as left', () => {
+    const adjustment = {
+      seq: 8,
+      at: '',
+      step: 's',
+      channels: [co.id],
+      action: 'span',
+      outcome: 'passed',
+      iteration: 1,
+      struck: false,
+      readBack: {},
+    };
+    expect(lineOf([reading({})], { adjustments: [adjustment] as never })).toMatchObject({
+      leftIsFound: false,
+      left: null,
+      adjusted: true,
+    });
+  });
+  it('a value beyond the scope is marked, on whichever side it was read', () => {
+    const beyond = reading({ judgement: { ...within, outsideScope: true } });
+    expect(lineOf([beyond]).notes.map((one) => one.code)).toContain('note.outsideScope');
+    expect(lineOf([reading({}), { ...beyond, seq: 9, phase: 'asLeft' }]).notes.map((one) => one.code)).toContain(
+      'note.outsideScope',
+    );
+    expect(lineOf([reading({})]).notes.map((one) => one.code)).not.toContain('note.outsideScope');
+  });
+  it('why is said of what was not judged, and not beside a verdict that speaks for itself', () => {
+    expect(judgedOf(reading({})).why).toBeNull();
+    const over = { ...within, code: 'over', state: 'outside' } as const;
+    expect(judgedOf(reading({ judgement: over })).why).toEqual({ code: 'judged.over' });
+    const watched = { ...within, code: 'watched', state: 'notMeasured', why: { code: 'judged.watched' } } as const;
+    expect(judgedOf(reading({ judgement: watched }))).toMatchObject({ verdict: 'notJudged', why: { code: 'judged.watched' } });
+    const struck = judgedOf(reading({ flags: [{ code: 'referenceStruck', reason: 'another bottle' }] as never }));
+    expect(struck).toMatchObject({ reference: null, deviation: null, expanded: null, counts: false, verdict: 'notJudged' });
+    expect(struck.why).toMatchObject({ code: 'judged.referenceStruck' });
+  });
+});
