@@ -3,6 +3,8 @@ import { ucumCodes } from '../quantity/unit';
 import { probeResults } from '../probe/probe-result';
 import { probeWords } from '../probe/probe-words';
 import type { Procedure } from '../procedure/procedure';
+import type { StandingValue } from '../measurand/standing';
+import { confirmedSince } from '../results/confirmed-since';
 import type { Judged, ResultLine } from '../results/judged';
 import { summarise, type RunSummary } from '../results/summary';
 import type { Actor } from '../run/event';
@@ -35,13 +37,16 @@ export interface CertificateSource {
   authorisedAt: string;
   lastHash: string;
   annexes: CertificateVersion2['annexes'];
+  /** Standing values as they are now: one that got its source after a reading is named by it. */
+  standing?: readonly StandingValue[];
   language?: Language;
 }
 
 /** Makes the content of a document from a finished run. Pure: the same source gives the same content, and so the same hash. */
 export function certificateContent(source: CertificateSource): CertificateVersion2 {
   const { procedure, state, language = 'en' } = source;
-  const summary = summarise(procedure, state);
+  const summed = summarise(procedure, state);
+  const summary = { ...summed, lines: confirmedSince(summed.lines, source.standing ?? []) };
   const kind = documentKind(procedure, state, summary);
   const imported = kind === 'imported';
   const results = summary.lines.map((line) => resultText(line, state, language));

@@ -3,6 +3,9 @@ import { shippedProcedure } from '@/procedures';
 import { fourGasChannels, startedFourGas, wholeRun } from '../run/four-gas.fixture';
 import { nothingJudged, type Judgement } from '../run/judge';
 import { emptyState, type RecordedReading, type RunState } from '../run/state';
+import type { StandingValue } from '../measurand/standing';
+import { bounded, type Component } from '../uncertainty/component';
+import { confirmedSince } from './confirmed-since';
 import { judgedOf } from './judged';
 import { results } from './results';
 
@@ -85,5 +88,42 @@ describe('as found and as left, joined once', () => {
     const struck = judgedOf(reading({ flags: [{ code: 'referenceStruck', reason: 'another bottle' }] as never }));
     expect(struck).toMatchObject({ reference: null, deviation: null, expanded: null, counts: false, verdict: 'notJudged' });
     expect(struck.why).toMatchObject({ code: 'judged.referenceStruck' });
+  });
+});
+
+describe('a value that got its source after the reading was taken', () => {
+  const remembered: Component = {
+    ...bounded({
+      id: 'flow',
+      half: 1,
+      basis: { code: 'basis.percent', numbers: { percent: 1, value: '100', unit: 'ppm', source: 'from memory, not confirmed' } },
+    }),
+    unconfirmed: { standing: 'flow', measurand: co.measurand, value: 1 },
+  };
+  const lines = [lineOf([reading({ judgement: { ...within, budget: [remembered] } })])];
+  const value = (rest: Partial<StandingValue>): StandingValue => ({
+    id: 'flow',
+    measurand: co.measurand,
+    value: 1,
+    form: 'percent',
+    source: { kind: 'confirmed', text: 'Trial of the flow', on: '2026-11-20', by: 'S' },
+    ...rest,
+  });
+  const source = (standing: StandingValue[]) => confirmedSince(lines, standing)[0]!.found!.budget[0]!.basis.numbers!.source;
+
+  it('is named by it on the document, and its figure stays', () => {
+    expect(source([value({})])).toBe('Trial of the flow, confirmed 2026-11-20 by S');
+    const [after] = confirmedSince(lines, [value({})])[0]!.found!.budget;
+    expect(after).toMatchObject({ half: 1, contribution: remembered.contribution });
+  });
+  it('another figure, quantity or influence, or one still only remembered, confirms nothing', () => {
+    const others = [
+      { value: 2 },
+      { measurand: 'hydrogen' },
+      { id: 'stability' as const },
+      { source: { kind: 'memory' as const } },
+    ];
+    for (const rest of others) expect(source([value(rest)])).toBe('from memory, not confirmed');
+    expect(confirmedSince(lines, [])).toBe(lines);
   });
 });

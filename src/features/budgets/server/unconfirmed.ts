@@ -1,3 +1,4 @@
+import { isSame } from '@/core/results/confirmed-since';
 import type { ResultLine } from '@/core/results/judged';
 import type { Transaction } from '@/data/connection';
 import { standingValues } from './standing-values';
@@ -14,8 +15,6 @@ export async function unconfirmedIn(tx: Transaction, lines: ResultLine[]): Promi
   for (const { unconfirmed } of lines.flatMap((line) => [...(line.found?.budget ?? []), ...(line.left?.budget ?? [])]))
     if (unconfirmed) found.set(`${unconfirmed.measurand}/${unconfirmed.standing}`, unconfirmed);
   if (found.size === 0) return [];
-  const confirmed = (await standingValues(tx)).filter((one) => one.source.kind !== 'memory');
-  return [...found.values()].filter(
-    (one) => !confirmed.some((own) => own.id === one.standing && own.measurand === one.measurand && own.value === one.value),
-  );
+  const standing = await standingValues(tx);
+  return [...found.values()].filter((one) => !standing.some((own) => isSame(own, one)));
 }

@@ -1,3 +1,4 @@
+import { standingValues } from '@/features/budgets/server';
 import { eq } from 'drizzle-orm';
 import type { CertificateVersion2 } from '@/core/certificate';
 import { certificateContent } from '@/core/certificate/content';
@@ -89,6 +90,7 @@ export async function contentOf(
     authorisedBy: actor,
     authorisedAt: now.toISOString(),
     lastHash: loaded.lastHash,
+    standing: await standingValues(tx),
     annexes: {
       budgets: given.annexes?.budgets ?? settings.annexBudgets,
       traces: annexTraces,
