@@ -109,8 +109,11 @@ export function certificateDefinition(content: CertificateContent, stamp: Stamp)
       ],
     }),
     // A heading never stands alone at the foot of a page.
-    pageBreakBefore: (node: { headlineLevel?: number }, nodes: { getFollowingNodesOnPage: () => unknown[] }) =>
-      node.headlineLevel === 1 && nodes.getFollowingNodesOnPage().length < 8,
+    // So near the foot, a table after it would only leave its head here.
+    pageBreakBefore: (
+      node: { headlineLevel?: number; startPosition: { verticalRatio: number } },
+      nodes: { getFollowingNodesOnPage: () => unknown[] },
+    ) => node.headlineLevel === 1 && (nodes.getFollowingNodesOnPage().length < 8 || node.startPosition.verticalRatio > 0.9),
     content: body,
   } as TDocumentDefinitions;
 }
