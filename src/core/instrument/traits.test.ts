@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { isService } from './service';
+import { SERVICES } from './service';
 import { readTraits, traitsOfWords } from './traits';
 
 describe('traits of a model', () => {
@@ -33,7 +33,7 @@ describe('traits of a model', () => {
     });
   });
   it('a service is one of those on the list', () => {
-    expect(isService('asFoundOnly')).toBe(true);
-    expect(isService('As found only')).toBe(false);
+    expect(SERVICES).toContain('asFoundOnly');
+    expect(SERVICES).not.toContain('As found only');
   });
 });

@@ -1,3 +1,4 @@
+import { SERVICES } from '../instrument/service';
 import type { EventData, EventType } from './event';
 
 /** What a part of an event is, as far as it is checked on reading. `?`: may be left out. */
@@ -10,7 +11,7 @@ const EVENTS: Record<EventType, Parts> = {
   started: {
     procedure: 'object',
     origin: ['guided', 'imported'],
-    service: 'text',
+    service: SERVICES,
     items: 'list',
     channels: 'list',
     rule: ['simple', 'guarded'],

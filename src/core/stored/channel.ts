@@ -46,8 +46,8 @@ export const readTolerance = storedReader<Tolerance>('tolerance', TOLERANCE.requ
 export const readScale = storedReader<NonNullable<RunChannel['scale']>>('scale', SCALE.required());
 /** How a water channel computes what it shows, as it was stored, checked. Errors: RangeError. */
 export const readWaterTerms = storedReader<WaterTerms>('water terms', WATER.required());
+/** A channel as every instrument of a model has it when new. */
+export type ModelChannel = Omit<RunChannel, 'id' | 'item' | 'status' | 'sensorSerial'>;
+
 /** The channels of a model as they were stored, checked. Errors: RangeError. */
-export const readModelChannels = storedReader<Omit<RunChannel, 'id' | 'item' | 'status' | 'sensorSerial'>[]>(
-  'channels of a model',
-  yup.array(CHANNEL.required()).required(),
-);
+export const readModelChannels = storedReader<ModelChannel[]>('channels of a model', yup.array(CHANNEL.required()).required());

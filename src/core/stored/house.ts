@@ -10,14 +10,24 @@ export const readEvery = storedReader<Every>(
   either('so many days or so many months', shape({ days: whole(36_500) }), shape({ months: whole(1200) })).required(),
 );
 
+/** What a due date rests on: the certificate and the policy, or the customer's word when an instrument was taken over. */
+export interface DueBasis {
+  certificate?: string;
+  from: string;
+  reason: string;
+}
+
 /** What a due date rests on, as it was stored, checked. Errors: RangeError. */
-export const readDueBasis = storedReader<{ certificate?: string; from: string; reason: string }>(
+export const readDueBasis = storedReader<DueBasis>(
   'basis of a due date',
   shape({ certificate: yup.string(), from: day().required(), reason: yup.string().required() }).required(),
 );
 
+/** What was looked at when an instrument came in, by the item's id. */
+export type Inspection = Record<string, { result: 'pass' | 'fault' | 'notApplicable'; note?: string }>;
+
 /** What was looked at when an instrument came in, as it was stored, checked. Errors: RangeError. */
-export const readInspection = storedReader<Record<string, { result: 'pass' | 'fault' | 'notApplicable'; note?: string }>>(
+export const readInspection = storedReader<Inspection>(
   'inspection',
   yup
     .object()

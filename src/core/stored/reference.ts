@@ -35,8 +35,15 @@ export const readEquipmentDetail = storedReader<EquipmentDetail>(
   }).required(),
 );
 
+/** The check of a new or returned reference before its first use. */
+export interface Acceptance {
+  on: string;
+  by: string;
+  note: string;
+}
+
 /** The check of a new or returned reference before its first use, as it was stored, checked. Errors: RangeError. */
-export const readAcceptance = storedReader<{ on: string; by: string; note: string }>(
+export const readAcceptance = storedReader<Acceptance>(
   'acceptance',
   shape({ on: day().required(), by: yup.string().required(), note: yup.string().defined() }).required(),
 );

@@ -17,8 +17,7 @@ export const customer = pgTable('customer', {
   createdAt: instant('created_at').notNull(),
 });
 
-/** A channel as every instrument of a model has it when new. */
-export type ModelChannel = Omit<RunChannel, 'id' | 'item' | 'status' | 'sensorSerial'>;
+export type { ModelChannel } from '@/core/stored/channel';
 
 export const instrumentModel = pgTable('instrument_model', {
   id: uuid('id').primaryKey().defaultRandom(),
@@ -30,12 +29,7 @@ export const instrumentModel = pgTable('instrument_model', {
   channels: checked('channels', readModelChannels).notNull().default([]),
 });
 
-/** What a due date rests on: the certificate and the policy, or the customer's word when an instrument was taken over. */
-export interface DueBasis {
-  certificate?: string;
-  from: string;
-  reason: string;
-}
+export type { DueBasis } from '@/core/stored/house';
 
 export const asset = pgTable('asset', {
   id: uuid('id').primaryKey().defaultRandom(),

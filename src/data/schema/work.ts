@@ -26,7 +26,7 @@ export const receipt = pgTable('receipt', {
 });
 
 export type TicketStatus = 'inTray' | 'onBench' | 'toApprove' | 'toReturn' | 'returned';
-export type Inspection = Record<string, { result: 'pass' | 'fault' | 'notApplicable'; note?: string }>;
+export type { Inspection } from '@/core/stored/house';
 
 export const ticket = pgTable('ticket', {
   id: uuid('id').primaryKey().defaultRandom(),
@@ -53,12 +53,6 @@ export const ticket = pgTable('ticket', {
   createdAt: instant('created_at').notNull(),
   returnedAt: instant('returned_at'),
 });
-
-export interface Acceptance {
-  on: string;
-  by: string;
-  note: string;
-}
 
 export const reference = pgTable('reference', {
   id: uuid('id').primaryKey().defaultRandom(),

@@ -3,20 +3,15 @@ import { useState } from 'react';
 import { useRouter } from 'next/navigation';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
+import type { ScopeEntry } from '@/core/measurand/scope';
 import { say } from '@/core/words/say';
 import { attempt } from '@/platform/client/result';
 import { day } from '@/ui/format';
 import { endScopeAction } from './actions';
 import { ScopeForm } from './scope-form';
 
-export interface ScopeLine {
+export interface ScopeLine extends ScopeEntry {
   id: number;
-  measurand: string;
-  unit: string;
-  lowest: string;
-  highest: string;
-  smallest: string;
-  form: 'absolute' | 'percent';
   at: string;
   by: string;
 }
