@@ -16,7 +16,10 @@ import { inputsOfPoint } from '@/core/run/inputs-of-point';
 import { plan, readPairs, type PlannedStep } from '@/core/run/plan';
 import { reduce } from '@/core/run/reduce';
 import type { EquipmentRole, MaterialComponent, ReferenceSnapshot } from '@/core/run/reference-snapshot';
+import { findings } from '@/core/run/findings';
+import { waitSeconds } from '@/core/run/wait-seconds';
 import { ScriptedRun } from '@/core/run/scripted';
+import { outcomeOf } from '@/core/results/outcome';
 import { summarise } from '@/core/results/summary';
 import { MODELS } from '@/processes/seed/catalogue';
 import { Random } from '@/processes/seed/random';
@@ -65,7 +68,7 @@ const ROOM_ROLE: Record<string, EquipmentRole> = {
 function open(model: (typeof MODELS)[number], random: Random): ScriptedRun {
   const procedure = shippedProcedure(model.procedureId!)!;
   const channels = model.channels.map((one): RunChannel => ({ ...one, id: `c-${one.role}`, item: 'body', status: 'fitted' }));
-  const service = random.next() < 0.2 ? 'asFoundOnly' : 'calibrate';
+  const service = random.next() < 0.3 ? 'asFoundOnly' : 'calibrate';
   return new ScriptedRun(procedure, {
     run: `any-${model.name}`,
     actor: technician,
@@ -155,8 +158,49 @@ function hand(run: ScriptedRun, planned: PlannedStep, random: Random): Command {
     case 'care':
       return { type: 'care', step: key };
     case 'decide':
-      return { type: 'decide', step: key, option: any([...step.options.map((one) => one.id), 'nothing']) };
+      return {
+        type: 'decide',
+        step: key,
+        option: any([...step.options.map((one) => one.id), 'nothing']),
+        ...(random.next() < 0.7 ? { note: 'seen to' } : {}),
+      };
   }
+}
+
+const isGas = (run: ScriptedRun, slot: string) => {
+  const found = run.procedure.slots.find((one) => one.id === slot);
+  return found?.kind === 'gas' && found.needs === 'channelGases';
+};
+
+/** What must never be, whatever was pressed: an adjustment where only the as-found was asked for, a zero in open gas, a good word over something bad that is open. */
+function keepsTheRules(run: ScriptedRun, command: Command, gasOpen: boolean): void {
+  const { procedure, state } = run;
+  if (command.type === 'adjust') {
+    expect(state.started!.service).not.toBe('asFoundOnly');
+    if (['zero', 'quick', 'fineZero'].includes(state.adjustments.at(-1)!.action)) expect(gasOpen, command.step).toBe(false);
+  }
+  const open = findings(procedure, state).some((one) => one.followed === null);
+  if (open || state.bumps.at(-1)?.outcome === 'failed') expect(outcomeOf(procedure, state)).not.toMatch(/passed|limited|bumped/);
+  if (open && !state.ending) expect(run.try({ type: 'finish' })).not.toBeNull();
+}
+
+/** Every way ends: whatever was done before, somebody who does what is asked, or leaves it out, comes to the end. */
+function bringToItsEnd(run: ScriptedRun): void {
+  if (run.state.status !== 'open') return;
+  const random = new Random(1);
+  for (let guard = 0; guard < 600; guard += 1) {
+    const [planned] = run.current();
+    if (!planned) break;
+    const { step, key } = planned;
+    if (step.kind === 'wait') run.wait(waitSeconds(step, run.state));
+    const seq = run.state.seq;
+    if (step.kind === 'decide') run.try({ type: 'decide', step: key, option: step.options.at(-1)!.id, note: 'seen to' });
+    else if (step.kind === 'stimulus') run.try({ type: 'changeStimulus', step: key, slot: step.slot, on: step.on });
+    else run.try(hand(run, planned, random));
+    if (run.state.seq === seq) run.try({ type: 'skipStep', step: key, reason: 'it can’t be done here' });
+  }
+  expect(run.current().map((one) => one.key)).toEqual([]);
+  expect(run.try({ type: 'finish' })).toBeNull();
 }
 
 /** … and now and then something that belongs nowhere. */
@@ -209,7 +253,9 @@ describe('whatever is done at the bench, in whatever order', () => {
               : planned
                 ? stray(run, random)
                 : { type: 'finish' as const };
+          const gasOpen = run.state.stimuli.some((span) => span.offAt === null && isGas(run, span.slot));
           const refusal = run.try(command);
+          if (!refusal) keepsTheRules(run, command, gasOpen);
           if (refusal) {
             refused += 1;
             expect(refusal.sentence, JSON.stringify(command)).toMatch(/^\S.*[.!?]$/s);
@@ -224,6 +270,8 @@ describe('whatever is done at the bench, in whatever order', () => {
         expect(reduce(run.state.run, JSON.parse(JSON.stringify(run.events)) as typeof run.events)).toEqual(
           JSON.parse(JSON.stringify(run.state)),
         );
+        bringToItsEnd(run);
+        expect(findings(run.procedure, run.state).filter((one) => one.followed === null)).toEqual([]);
         const summary = summarise(run.procedure, run.state);
         // Printed figures add up, each side of a result comes from its own event, and the document bears itself out.
         for (const line of summary.lines)

@@ -6,7 +6,7 @@ const ALL = ['o2', 'ex', 'h2s', 'co', 'so2', 'co2', 'h2'];
 /** A bump on its own: does gas reach the sensors, do all move the right way, do sound, light and vibration work. No figure of it is a calibration. */
 export const bumpTest: Procedure = {
   id: 'bump-test',
-  version: 1,
+  version: 2,
   family: 0,
   title: 'Bump test',
   method: 'Function test with a gas that trips the alarms; direction, size and response of each channel, outputs witnessed.',
@@ -33,7 +33,7 @@ export const bumpTest: Procedure = {
       id: 'alarm',
       kind: 'check',
       title: 'Latched alarm',
-      items: [{ id: 'clear', label: 'No alarm stands; a latched one is acknowledged', answer: 'yesNo' }],
+      items: [{ id: 'clear', label: 'No alarm stands; a latched one is acknowledged', answer: 'yesNo', bad: part.mustBeGood }],
       reason: 'A latched alarm is acknowledged before any mode changes.',
     },
     {
@@ -48,22 +48,11 @@ export const bumpTest: Procedure = {
       channels: ALL,
       method: 'watched',
       outputs: ['sound', 'light', 'vibration'],
+      follows: ['mend', 'calibrate', 'service', 'outOfService'],
       caution: part.LOUD,
       reason: 'Five to ten seconds of gas, no exact value: all move the right way (oxygen down), all outputs work.',
     },
     part.gasOff('off'),
-    {
-      id: 'next',
-      kind: 'decide',
-      title: 'The bump failed: decide',
-      when: { is: 'bumpFailed' },
-      question: 'afterBump',
-      reason: 'Calibrate, or out of service. It does not go back as it is.',
-      options: [
-        { id: 'calibrate', label: 'Calibrate it now' },
-        { id: 'out', label: 'Out of service, with a tag' },
-      ],
-    },
     part.purge('purge'),
   ],
   cautions: [

@@ -1,11 +1,12 @@
 import type { Procedure } from '@/core/procedure/procedure';
 import * as part from './parts';
 import { CLEAN_AIR, ROOM_SLOTS, ROOM_STEP } from './room';
+import { zeroAndSpanTogether } from './tries';
 
 /** Family 1: pumped four-gas monitor, one button; zeroes itself in clean air, spans itself to its own mix in about a minute; a 180-day counter of its own. */
 export const family01: Procedure = {
   id: 'pumped-one-button',
-  version: 2,
+  version: 3,
   family: 1,
   title: 'Pumped four-gas monitor with one button, calibration',
   method: 'Comparison with a certified gas mixture; the monitor zeroes and spans itself to its stored values.',
@@ -22,12 +23,13 @@ export const family01: Procedure = {
       id: 'counter',
       kind: 'check',
       title: 'Its own counter',
-      items: [{ id: 'days', label: 'Days left on its own counter', answer: 'number', unit: 'd' }],
+      items: [{ id: 'days', label: 'Days left on its own counter', answer: 'number', unit: 'd', about: 'ownCounter' }],
       reason: 'It counts 180 days by itself, longer than most would wait. It is aligned with the agreed date at the end.',
     },
     ROOM_STEP,
     part.blockTest,
     part.bottle(),
+    part.storedSpan,
     {
       id: 'found-zero',
       kind: 'read',
@@ -43,7 +45,7 @@ export const family01: Procedure = {
     part.gasOff('found-off', 'mix', 'demand flow'),
     part.purge('found-purge'),
     ...part.unlessAsFoundOnly([
-      ...part.zeroAndSpanTogether(['zero', 'air'], ['span'], {
+      ...zeroAndSpanTogether(['zero', 'air'], ['span'], {
         save: {
           id: 'save',
           kind: 'save',
@@ -69,8 +71,9 @@ export const family01: Procedure = {
         items: [{ id: 'days', label: 'Days set on its own counter', answer: 'number', unit: 'd' }],
         reason: 'Two due dates that differ are worse than one.',
       },
+      part.alarmsTried,
       part.returnToAir,
     ]),
   ],
-  cautions: [part.VENTILATED, part.BUMP_BEFORE_USE, part.SITE_DECIDES],
+  cautions: [part.VENTILATED, part.LOUD, part.BUMP_BEFORE_USE, part.SITE_DECIDES],
 };

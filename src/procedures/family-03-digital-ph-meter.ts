@@ -32,7 +32,7 @@ const points: Step = {
       id: 'more',
       kind: 'check',
       title: 'Another buffer?',
-      items: [{ id: 'another', label: 'Another buffer', answer: 'yesNo' }],
+      items: [{ id: 'another', label: 'Another buffer', answer: 'yesNo', about: 'another', bad: 'none' }],
     },
   ],
 };
@@ -63,7 +63,7 @@ const decide = (last: boolean): Step => ({
 /** Family 3: portable meter with digital pH probes; the buffer is recognised from mV, the data belongs to the probe, which may be calibrated off-line. */
 export const family03: Procedure = {
   id: 'digital-ph-probe',
-  version: 4,
+  version: 5,
   family: 3,
   title: 'Digital pH probe, calibration',
   method:

@@ -1,14 +1,16 @@
 import type { GroupStep, Procedure } from '@/core/procedure/procedure';
-import { afterTwoTries, unlessAsFoundOnly, VENTILATED } from './parts';
+import * as part from './parts';
+import { unlessAsFoundOnly, VENTILATED } from './parts';
 import { CLEAN_AIR, ROOM_SLOTS, ROOM_STEP } from './room';
+import { afterTwoTries, zeroing } from './tries';
 
 /** This monitor is spanned channel by channel, so the decision stands inside each channel's own round. */
-const afterTwoTriesHere = (afterTwoTries(['zero', 'air'], ['span'], 'mix', 'gas at the cup') as GroupStep).steps;
+const afterTwoTriesHere = (afterTwoTries(['zero', 'air'], ['span'], { means: 'gas at the cup' }) as GroupStep).steps;
 
 /** Family 4: four-gas leak monitor with a cup; zeroes itself at switch-on, channels in order with pass or fail each, two tries. */
 export const family04: Procedure = {
   id: 'four-gas-leak-monitor',
-  version: 3,
+  version: 4,
   family: 4,
   title: 'Four-gas leak monitor, calibration',
   method: 'Comparison with a certified gas mixture at the sensor cup, channel by channel; zero in clean air.',
@@ -56,6 +58,14 @@ export const family04: Procedure = {
       reason: 'The target is the certified value of this bottle, not the usual one.',
       caution: VENTILATED,
     },
+    part.storedSpan,
+    {
+      id: 'auto-zero',
+      kind: 'check',
+      title: 'Auto-zero at switch-on',
+      items: [{ id: 'passed', label: 'Passed for every gas', answer: 'passFault', bad: part.mustBeGood }],
+      reason: 'It says passed or failed for each gas. One that failed in clean air: switched off, and on again; the note says which.',
+    },
     {
       id: 'found-zero',
       kind: 'read',
@@ -81,27 +91,14 @@ export const family04: Procedure = {
       title: 'As found: gas',
       points: ['span'],
       phase: 'asFound',
+      exposureSeconds: 45,
       reason:
         'Before anything is adjusted: the most valuable reading, and the first one lost. Wait for the plateau (45 s to 2 min).',
     },
     { id: 'found-gas-off', kind: 'stimulus', title: 'Gas off', slot: 'mix', means: 'gas at the cup', on: false },
-    {
-      id: 'found-purge',
-      kind: 'wait',
-      title: 'Purge',
-      minSeconds: 60,
-      reason: 'Up to a minute, until the display is back at 0 and clean air.',
-    },
+    part.purge('found-purge'),
     ...unlessAsFoundOnly([
-      {
-        id: 'zero',
-        kind: 'adjust',
-        title: 'Zero all channels',
-        points: ['zero', 'air'],
-        action: 'zero',
-        together: true,
-        reason: 'In clean air, all at once. Clean means: no running engine, no open bottle.',
-      },
+      ...zeroing(['zero', 'air'], { reason: 'In clean air, all at once. Clean means: no running engine, no open bottle.' }),
       {
         id: 'span',
         kind: 'group',
@@ -139,7 +136,7 @@ export const family04: Procedure = {
                     minSeconds: 60,
                     reason: 'A failed channel is cleared and zeroed before its second and last try.',
                   },
-                  { id: 'zero', kind: 'adjust', title: 'Zero again', points: ['zero', 'air'], action: 'zero', together: true },
+                  ...zeroing(['zero', 'air'], { title: 'Zero again', reason: 'A failed channel is zeroed before its second and last try.' }),
                 ],
               },
               {
@@ -167,13 +164,6 @@ export const family04: Procedure = {
         ],
       },
       {
-        id: 'save',
-        kind: 'save',
-        title: 'Save on the instrument',
-        evidence: 'confirm',
-        reason: 'A separate step on the keys. Not saved is not calibrated.',
-      },
-      {
         id: 'span-gas-off',
         kind: 'stimulus',
         title: 'Gas off',
@@ -182,13 +172,7 @@ export const family04: Procedure = {
         on: false,
         when: { is: 'stimulusOn', slot: 'mix' },
       },
-      {
-        id: 'purge',
-        kind: 'wait',
-        title: 'Purge',
-        minSeconds: 60,
-        reason: 'Zero on the display can hide gas still in the sensor.',
-      },
+      part.purge('purge'),
       { id: 'left-zero', kind: 'read', title: 'As left: clean air', points: ['zero', 'air'], phase: 'asLeft' },
       {
         id: 'left-gas-on',
@@ -205,20 +189,18 @@ export const family04: Procedure = {
         title: 'As left: gas',
         points: ['span'],
         phase: 'asLeft',
+        exposureSeconds: 45,
         reason: 'The same bottle again: this is what the customer takes home.',
       },
       { id: 'left-gas-off', kind: 'stimulus', title: 'Gas off', slot: 'mix', means: 'gas at the cup', on: false },
-      {
-        id: 'return',
-        kind: 'check',
-        title: 'Back to clean air',
-        items: [{ id: 'clean', label: 'All channels back at zero and clean air', answer: 'yesNo' }],
-        reason: 'A channel that hangs is not ready to go out.',
-      },
+      part.alarmsTried,
+      part.purge('left-purge'),
+      { ...part.returnToAir, title: 'Clear to zero before it is switched off' } as Procedure['steps'][number],
     ]),
   ],
   cautions: [
     VENTILATED,
+    part.LOUD,
     'Cover off, tube off, dust cap on when done.',
     'Bump before use; an instrument that failed or is overdue is tagged out of service.',
   ],

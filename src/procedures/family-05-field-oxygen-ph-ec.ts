@@ -10,7 +10,7 @@ const oxygen = oxygenPart(600);
 /** Family 5: field set for oxygen, pH and conductivity: one ticket, three sheets that share temperature and conditions, one certificate. */
 export const family05: Procedure = {
   id: 'field-oxygen-ph-ec',
-  version: 3,
+  version: 4,
   family: 5,
   title: 'Field oxygen/pH/EC set, calibration',
   method:
@@ -53,7 +53,7 @@ export const family05: Procedure = {
       kind: 'check',
       title: 'For the place of use',
       items: [
-        { id: 'within', label: 'Told: 100 % in air again at the place of use, within 10 °C of the water', answer: 'yesNo' },
+        { id: 'within', label: 'Told: 100 % in air again at the place of use, within 10 °C of the water', answer: 'yesNo', bad: { when: 'negative', follows: ['mend', 'remark'] } },
       ],
     },
     ...part.store,

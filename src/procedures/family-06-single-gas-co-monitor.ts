@@ -1,11 +1,12 @@
 import type { Procedure } from '@/core/procedure/procedure';
 import * as part from './parts';
 import { ROOM_SLOTS, ROOM_STEP } from './room';
+import { zeroAndSpanTogether } from './tries';
 
 /** Family 6: single-gas CO monitor; peaks and alarm events are read first, zero 15 s, span 45 s at 0.3 L/min, stored span value and alarm points checked before and after. */
 export const family06: Procedure = {
   id: 'single-gas-co-monitor',
-  version: 2,
+  version: 3,
   family: 6,
   title: 'Single-gas CO monitor, calibration',
   method: 'Comparison with certified carbon monoxide in air; zero in clean air.',
@@ -18,8 +19,8 @@ export const family06: Procedure = {
     {
       ...part.readOut,
       items: [
-        { id: 'peaks', label: 'Peak, STEL and TWA as shown', answer: 'text' },
-        { id: 'alarms', label: 'Last alarm events', answer: 'text' },
+        part.peaksItem,
+        { id: 'alarms', label: 'Last alarm events', answer: 'text', about: 'lastAlarm' },
       ],
     } as Procedure['steps'][number],
     {
@@ -27,28 +28,22 @@ export const family06: Procedure = {
       kind: 'check',
       title: 'Settings before',
       items: [
-        { id: 'span', label: 'Stored span value', answer: 'number', unit: 'ppm' },
-        { id: 'low', label: 'Low alarm', answer: 'number', unit: 'ppm' },
-        { id: 'high', label: 'High alarm', answer: 'number', unit: 'ppm' },
+        { id: 'low', label: 'Low alarm', answer: 'number', unit: 'ppm', about: 'alarmLow' },
+        { id: 'high', label: 'High alarm', answer: 'number', unit: 'ppm', about: 'alarmHigh' },
       ],
-      reason: 'Alarm points are safety settings. A stored span value that is not the bottle’s spans it wrong.',
+      reason: 'Alarm points are safety settings.',
     },
     part.warmUp(300),
     ROOM_STEP,
     part.bottle(),
+    part.storedSpan,
     part.readFound('found-zero', ['zero'], 'As found: clean air', 'Before it is zeroed.'),
     part.gasOn('found-on'),
     part.readFound('found', ['span'], 'As found: gas', part.BEFORE_ANYTHING),
     part.gasOff('found-off'),
     ...part.unlessAsFoundOnly([
-      {
-        id: 'clean',
-        kind: 'wait',
-        title: 'Clean air',
-        minSeconds: 15,
-        reason: 'Its zero runs for 15 s by itself.',
-      },
-      ...part.zeroAndSpanTogether(['zero'], ['span'], {
+      part.purge('found-purge'),
+      ...zeroAndSpanTogether(['zero'], ['span'], {
         save: {
           id: 'save',
           kind: 'save',
@@ -57,6 +52,7 @@ export const family06: Procedure = {
           reason: 'A separate confirm. Not saved is not calibrated.',
         },
         waitSeconds: 45,
+        zeroReason: 'Its zero counts down 15 s by itself: that is its own time, no purge.',
         spanReason: '45 s at 0.3 L/min: it counts down by itself.',
       }),
       part.purge('purge'),
@@ -69,13 +65,15 @@ export const family06: Procedure = {
         kind: 'check',
         title: 'Settings after',
         items: [
-          { id: 'low', label: 'Low alarm', answer: 'number', unit: 'ppm', sameAs: 'settings-before/low' },
-          { id: 'high', label: 'High alarm', answer: 'number', unit: 'ppm', sameAs: 'settings-before/high' },
+          { id: 'span', label: 'Stored span value', answer: 'number', unit: 'ppm', about: 'storedSpan', bad: { when: { differsFrom: 'spanTarget' }, follows: ['mend', 'service', 'return'] } },
+          { id: 'low', label: 'Low alarm', answer: 'number', unit: 'ppm', about: 'alarmLow', sameAs: 'settings-before/low' },
+          { id: 'high', label: 'High alarm', answer: 'number', unit: 'ppm', about: 'alarmHigh', sameAs: 'settings-before/high' },
         ],
         reason: 'The same as before, unless someone agreed to a change.',
       },
+      part.alarmsTried,
       part.returnToAir,
     ]),
   ],
-  cautions: [part.VENTILATED, part.BUMP_BEFORE_USE],
+  cautions: [part.VENTILATED, part.LOUD, part.BUMP_BEFORE_USE],
 };

@@ -1,13 +1,14 @@
 import type { Procedure } from '@/core/procedure/procedure';
 import * as part from './parts';
 import { ROOM_SLOTS, ROOM_STEP } from './room';
+import { zeroAndSpanTogether } from './tries';
 
 const SCRUBBER = 'carbon dioxide scrubber at the inlet';
 
 /** Family 7: infrared CO2 channel; zero through a scrubber, single calibration, then fine zero and span controls until it stands. */
 export const family07: Procedure = {
   id: 'infrared-carbon-dioxide',
-  version: 2,
+  version: 3,
   family: 7,
   title: 'Infrared carbon dioxide channel, calibration',
   method: 'Zero through a carbon dioxide scrubber, comparison with a certified mixture; fine controls where needed.',
@@ -33,7 +34,15 @@ export const family07: Procedure = {
       slots: ['scrubber'],
       reason: 'White is good, violet is spent. Clean air alone holds about 400 ppm: it is no zero.',
     },
+    {
+      id: 'colour',
+      kind: 'check',
+      title: 'Look at the scrubber',
+      items: [{ id: 'white', label: 'White, not violet', answer: 'passFault', bad: part.putRight }],
+      reason: 'Violet is spent: what comes through it is no zero.',
+    },
     part.bottle(),
+    part.storedSpan,
     { ...part.gasOn('scrub-on', 'scrubber', SCRUBBER, 'Scrubber on'), caution: 'Never in line during span or normal use.' },
     { id: 'scrub-wait', kind: 'wait', title: 'One minute through the scrubber', minSeconds: 60 },
     part.readFound('found-zero', ['zero'], 'As found: zero through the scrubber', 'Before it is zeroed.'),
@@ -42,33 +51,17 @@ export const family07: Procedure = {
     part.readFound('found', ['span'], 'As found: gas', part.BEFORE_ANYTHING),
     part.gasOff('found-off'),
     ...part.unlessAsFoundOnly([
-      {
-        id: 'try',
-        kind: 'group',
-        title: 'Zero and span',
-        order: 'fixed',
-        repeat: { atMost: 2, until: { not: { is: 'anyAdjustFailed' } } },
-        steps: [
+      part.purge('found-purge'),
+      ...zeroAndSpanTogether(['zero'], ['span'], {
+        waitSeconds: 60,
+        zeroReason: 'Through the scrubber, or the air’s own carbon dioxide becomes its zero.',
+        before: [
           part.gasOn('scrub-on', 'scrubber', SCRUBBER, 'Scrubber on'),
           { id: 'scrub-wait', kind: 'wait', title: 'One minute through the scrubber', minSeconds: 60 },
-          {
-            id: 'zero',
-            kind: 'adjust',
-            title: 'Zero',
-            points: ['zero'],
-            action: 'zero',
-            together: true,
-            reason: 'Through the scrubber, or the air’s own carbon dioxide becomes its zero.',
-          },
-          part.gasOff('scrub-off', 'scrubber', SCRUBBER, 'Scrubber off'),
-          part.gasOn('on'),
-          { id: 'steady', kind: 'wait', title: 'Wait for the plateau', minSeconds: 60 },
-          { id: 'span', kind: 'adjust', title: 'Single calibration', points: ['span'], action: 'span', together: true },
-          part.gasOff('off'),
         ],
-      },
-      part.afterTwoTries(['zero'], ['span']),
-      { id: 'save', kind: 'save', title: 'It saves by itself', evidence: 'automatic' },
+        after: [part.gasOff('scrub-off', 'scrubber', SCRUBBER, 'Scrubber off')],
+        save: { id: 'save', kind: 'save', title: 'It saves by itself', evidence: 'automatic' },
+      }),
       part.purge('purge'),
       part.gasOn('left-scrub-on', 'scrubber', SCRUBBER, 'Scrubber on'),
       { id: 'left-scrub-wait', kind: 'wait', title: 'One minute through the scrubber', minSeconds: 60 },

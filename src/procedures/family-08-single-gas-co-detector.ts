@@ -1,11 +1,12 @@
 import type { Procedure } from '@/core/procedure/procedure';
 import * as part from './parts';
 import { ROOM_SLOTS, ROOM_STEP } from './room';
+import { zeroAndSpanTogether } from './tries';
 
 /** Family 8: single-gas CO detector; clock and flow block first, zeroes itself, raw output noted, saves by itself when stable, the date read back proves it. */
 export const family08: Procedure = {
   id: 'single-gas-co-detector',
-  version: 2,
+  version: 3,
   family: 8,
   title: 'Single-gas CO detector, calibration',
   method: 'Comparison with certified carbon monoxide in air; the detector zeroes itself and saves when it stands still.',
@@ -20,19 +21,19 @@ export const family08: Procedure = {
       kind: 'check',
       title: 'Clock',
       items: [
-        { id: 'deviation', label: 'Clock ahead of the house’s, s', answer: 'number', unit: 's' },
-        { id: 'corrected', label: 'Clock set right', answer: 'yesNo' },
+        part.clockItem('deviation'),
       ],
       reason: 'The date it writes down is only as good as its clock. The deviation is recorded, then corrected.',
     },
     {
       ...part.blockTest,
       title: 'Flow block',
-      items: [{ id: 'alarm', label: 'Inlet held shut: it says so', answer: 'passFault' }],
+      items: [{ id: 'alarm', label: 'Inlet held shut: it says so', answer: 'passFault', bad: part.mustBeGood }],
     } as Procedure['steps'][number],
     part.warmUp(300, 'Five to ten minutes for this kind.'),
     ROOM_STEP,
     part.bottle(),
+    part.storedSpan,
     {
       id: 'found-zero',
       kind: 'read',
@@ -48,7 +49,7 @@ export const family08: Procedure = {
     part.gasOff('found-off'),
     ...part.unlessAsFoundOnly([
       part.purge('found-purge'),
-      ...part.zeroAndSpanTogether(['zero'], ['span'], {
+      ...zeroAndSpanTogether(['zero'], ['span'], {
         save: {
           id: 'save',
           kind: 'save',
@@ -64,8 +65,9 @@ export const family08: Procedure = {
       part.gasOn('left-on'),
       part.readLeft('left', ['span'], 'As left: gas'),
       part.gasOff('left-off'),
+      part.alarmsTried,
       part.returnToAir,
     ]),
   ],
-  cautions: [part.VENTILATED, part.BUMP_BEFORE_USE],
+  cautions: [part.VENTILATED, part.LOUD, part.BUMP_BEFORE_USE],
 };

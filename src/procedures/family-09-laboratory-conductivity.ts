@@ -8,7 +8,7 @@ const ec = ecPart(['ec731'], { verify: 'ec1417', solids: true });
 /** Family 9: laboratory conductivity; temperature first, with three outcomes; 731 µS/cm, verified at 1417. */
 export const family09: Procedure = {
   id: 'laboratory-conductivity',
-  version: 3,
+  version: 4,
   family: 9,
   title: 'Laboratory conductivity meter, calibration',
   method:

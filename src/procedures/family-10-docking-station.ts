@@ -6,7 +6,7 @@ const ALL = ['o2', 'ex', 'h2s', 'co'];
 /** Family 10: docking station by its own schedule; what it did is taken from its log: bump or calibration by what was due. */
 export const family10: Procedure = {
   id: 'docking-station',
-  version: 1,
+  version: 2,
   family: 10,
   title: 'Docking station, imported',
   method: 'Bump or calibration by a docking station with certified gas by its own schedule; taken from its log.',
@@ -47,6 +47,7 @@ export const family10: Procedure = {
           channels: ALL,
           method: 'station',
           outputs: ['sound', 'light', 'vibration'],
+          follows: part.BUMP_FOLLOWS,
           when: { is: 'decided', question: 'work', option: 'bump' },
         },
         {
@@ -59,6 +60,18 @@ export const family10: Procedure = {
             { id: 'before', kind: 'read', title: 'As found', points: ['span'], phase: 'asFound' },
             { id: 'adjust', kind: 'adjust', title: 'Calibrate', points: ['span'], action: 'calibrate', together: true },
             { id: 'after', kind: 'read', title: 'As left', points: ['span'], phase: 'asLeft' },
+            {
+              id: 'failed',
+              kind: 'decide',
+              title: 'The station could not calibrate it: decide',
+              when: { is: 'anyAdjustFailed' },
+              question: 'lastResort',
+              options: [
+                { id: 'service', label: 'To service: new sensor', consequence: 'service' },
+                { id: 'out', label: 'Out of service, with a tag', consequence: 'outOfService' },
+                { id: 'return', label: 'Returned uncalibrated', consequence: 'return' },
+              ],
+            },
           ],
         },
       ],

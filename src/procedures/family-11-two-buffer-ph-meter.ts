@@ -9,7 +9,7 @@ const strip: Step[] = [
     id: 'strips',
     kind: 'check',
     title: 'Cross-check with an indicator strip?',
-    items: [{ id: 'wanted', label: 'A strip is at hand', answer: 'yesNo' }],
+    items: [{ id: 'wanted', label: 'A strip is at hand', answer: 'yesNo', bad: 'none' }],
     reason: 'Independent of the electrode: it would show a meter that is wrong altogether.',
   },
   {
@@ -28,7 +28,7 @@ const strip: Step[] = [
 /** Family 11: two-buffer pH meter; slope in per cent, ± 0.1 check, strips as cross-check. */
 export const family11: Procedure = {
   id: 'two-buffer-ph-meter',
-  version: 3,
+  version: 4,
   family: 11,
   title: 'Two-buffer pH meter, calibration',
   method: 'Comparison with two certified buffer solutions at the measured temperature.',

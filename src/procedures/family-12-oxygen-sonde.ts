@@ -8,7 +8,7 @@ const oxygen = oxygenPart(600);
 /** Family 12: water-quality sonde, oxygen; moist, vented sleeve, ten minutes, plausibility from the local pressure, then accepted. */
 export const family12: Procedure = {
   id: 'oxygen-sonde',
-  version: 3,
+  version: 4,
   family: 12,
   title: 'Dissolved-oxygen sonde, calibration',
   method:

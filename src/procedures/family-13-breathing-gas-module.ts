@@ -1,6 +1,7 @@
 import type { Procedure } from '@/core/procedure/procedure';
 import * as part from './parts';
 import { CLEAN_AIR, ROOM_SLOTS, ROOM_STEP } from './room';
+import { zeroAndSpanTogether } from './tries';
 
 const ALL = ['co2', 'o2', 'n2o', 'agent'];
 const SCAVENGE = 'Anaesthetic or oxidising mix: scavenging, no oil or flame, outlet away from people.';
@@ -8,7 +9,7 @@ const SCAVENGE = 'Anaesthetic or oxidising mix: scavenging, no oil or flame, out
 /** Family 13: breathing-gas module in a host; zero, feed the mix, set all four components to the bottle, a second look, accept. */
 export const family13: Procedure = {
   id: 'breathing-gas-module',
-  version: 2,
+  version: 3,
   family: 13,
   title: 'Breathing-gas analyser module, calibration',
   method: 'Comparison with a certified mixture of carbon dioxide, oxygen, nitrous oxide and agent; values set to the bottle’s.',
@@ -31,7 +32,7 @@ export const family13: Procedure = {
       title: 'Host and module',
       items: [
         { id: 'host', label: 'Serial of the host', answer: 'text' },
-        { id: 'agent', label: 'Agent recognised is the bottle’s', answer: 'passFault' },
+        { id: 'agent', label: 'Agent recognised is the bottle’s', answer: 'passFault', bad: part.mustBeGood },
       ],
       reason: 'A module that recognises an agent must see the bottle’s.',
     },
@@ -42,24 +43,27 @@ export const family13: Procedure = {
     part.readFound('found', ['span'], 'As found: mix', part.BEFORE_ANYTHING),
     part.gasOff('found-off', 'mix', 'sample line'),
     ...part.unlessAsFoundOnly([
-      ...part.zeroAndSpanTogether(['zero', 'air'], ['span'], {
+      part.purge('found-purge'),
+      ...zeroAndSpanTogether(['zero', 'air'], ['span'], {
         means: 'sample line',
         action: 'calibrate',
-        zeroReason: 'The module’s own zero in room air.',
+        zeroReason: 'The module’s own zero in room air, free of agent vapour.',
+        look: [
+          { ...part.gasOn('look-on', 'mix', 'sample line'), caution: SCAVENGE },
+          {
+            id: 'look',
+            kind: 'read',
+            title: 'Second look',
+            points: ['span'],
+            phase: 'check',
+            reason: 'The same bottle again before it is accepted: repeatability, not verification.',
+          },
+          part.gasOff('look-off', 'mix', 'sample line'),
+        ],
+        save: { id: 'save', kind: 'save', title: 'Accept', evidence: 'confirm', reason: 'Not accepted is not calibrated.' },
         spanReason:
           'Set CO₂, O₂, N₂O and agent to this bottle’s values: the module shows 5.04, the bottle says 5.00, so it is set to 5.00.',
       }),
-      { ...part.gasOn('look-on', 'mix', 'sample line'), caution: SCAVENGE },
-      {
-        id: 'look',
-        kind: 'read',
-        title: 'Second look',
-        points: ['span'],
-        phase: 'check',
-        reason: 'The same bottle again before it is accepted: repeatability, not verification.',
-      },
-      part.gasOff('look-off', 'mix', 'sample line'),
-      { id: 'save', kind: 'save', title: 'Accept', evidence: 'confirm', reason: 'Not accepted is not calibrated.' },
       part.purge('purge'),
       part.readLeft('left-zero', ['zero', 'air'], 'As left: room air'),
       { ...part.gasOn('left-on', 'mix', 'sample line'), caution: SCAVENGE },

@@ -1,12 +1,14 @@
 import type { Procedure } from '@/core/procedure/procedure';
+import * as part from './parts';
 import { ROOM_SLOTS, ROOM_STEP } from './room';
+import { afterTwoTries, notSavedTwice, zeroing } from './tries';
 
 const MEDICAL = 'Breath and medical instruments: results for a person are decided by qualified practice and local law.';
 
 /** Family 15: hydrogen breath monitor; gas off at once, and the confirmation has a deadline or the calibration is lost. */
 export const family15: Procedure = {
   id: 'hydrogen-breath-monitor',
-  version: 2,
+  version: 3,
   family: 15,
   title: 'Hydrogen breath monitor, calibration',
   method: 'Comparison with certified hydrogen in air.',
@@ -26,42 +28,67 @@ export const family15: Procedure = {
   steps: [
     { id: 'warm-up', kind: 'wait', title: 'Warm up', minSeconds: 300, from: 'placed' },
     ROOM_STEP,
-    { id: 'bottle', kind: 'reference', title: 'Choose the bottle', slots: ['gas'] },
+    part.bottle('gas'),
+    part.storedSpan,
     { id: 'found-zero', kind: 'read', title: 'As found: air', points: ['zero'], phase: 'asFound' },
     { id: 'found-on', kind: 'stimulus', title: 'Gas on', slot: 'gas', means: 'gas at the inlet', on: true },
     {
       id: 'flow',
       kind: 'check',
       title: 'Flow',
-      items: [{ id: 'ball', label: 'Ball between the second and third line (0.5 L/min)', answer: 'yesNo' }],
-    },
-    { id: 'found', kind: 'read', title: 'As found: gas', points: ['span'], phase: 'asFound' },
-    { id: 'found-off', kind: 'stimulus', title: 'Gas off', slot: 'gas', means: 'gas at the inlet', on: false },
-    {
-      id: 'calibration',
-      kind: 'group',
-      title: 'Calibrate',
-      order: 'fixed',
-      repeat: { atMost: 3 },
-      restartOn: { is: 'saveLost' },
-      steps: [
-        { id: 'on', kind: 'stimulus', title: 'Gas on', slot: 'gas', means: 'gas at the inlet', on: true },
-        { id: 'touch', kind: 'adjust', title: 'Touch calibrate at once', points: ['span'], action: 'calibrate', together: true },
-        { id: 'off', kind: 'stimulus', title: 'Gas off at once', slot: 'gas', means: 'gas at the inlet', on: false },
-        {
-          id: 'confirm',
-          kind: 'save',
-          title: 'Confirm',
-          evidence: 'confirm',
-          deadlineSeconds: 30,
-          reason: 'Without the confirmation within its time the calibration is lost and begins again.',
-        },
+      items: [
+        { id: 'kink', label: 'Adapter on, no kink in the tube', answer: 'yesNo', bad: part.putRight },
+        { id: 'ball', label: 'Ball between the second and third line (0.5 L/min)', answer: 'yesNo', bad: part.putRight },
       ],
     },
-    { id: 'left-zero', kind: 'read', title: 'As left: air', points: ['zero'], phase: 'asLeft' },
-    { id: 'left-on', kind: 'stimulus', title: 'Gas on', slot: 'gas', means: 'gas at the inlet', on: true },
-    { id: 'left', kind: 'read', title: 'As left: gas', points: ['span'], phase: 'asLeft' },
-    { id: 'left-off', kind: 'stimulus', title: 'Gas off', slot: 'gas', means: 'gas at the inlet', on: false },
+    part.readFound('found', ['span'], 'As found: gas', part.BEFORE_ANYTHING),
+    { id: 'found-off', kind: 'stimulus', title: 'Gas off', slot: 'gas', means: 'gas at the inlet', on: false },
+    ...part.unlessAsFoundOnly([
+      part.purge('found-purge'),
+      ...zeroing(['zero'], { title: 'Zero first', reason: 'Until it confirms; in clean air.' }),
+      {
+        id: 'calibration',
+        kind: 'group',
+        title: 'Calibrate',
+        order: 'fixed',
+        repeat: { atMost: 2, until: { all: [{ not: { is: 'anyAdjustFailed' } }, { not: { is: 'saveLost' } }] } },
+        steps: [
+          part.gasOn('on', 'gas'),
+          {
+            id: 'touch',
+            kind: 'adjust',
+            title: 'Touch calibrate at once',
+            points: ['span'],
+            action: 'calibrate',
+            together: true,
+            reason: 'As soon as gas flows; no kink while it counts.',
+          },
+          part.gasOff('off', 'gas', 'gas at the inlet', 'Gas off at once'),
+          {
+            id: 'confirm',
+            kind: 'save',
+            title: 'Confirm',
+            evidence: 'confirm',
+            deadlineSeconds: 30,
+            reason: 'Without the confirmation within its time the calibration is lost and begins again.',
+            when: { not: { is: 'anyAdjustFailed' } },
+          },
+        ],
+      },
+      afterTwoTries(['zero'], ['span'], { slot: 'gas' }),
+      notSavedTwice,
+      part.purge('purge'),
+      part.readLeft('left-zero', ['zero'], 'As left: air'),
+      part.gasOn('left-on', 'gas'),
+      part.readLeft('left', ['span'], 'As left: gas'),
+      part.gasOff('left-off', 'gas'),
+    ]),
+    {
+      id: 'put-away',
+      kind: 'check',
+      title: 'Put away',
+      items: [{ id: 'cap', label: 'Regulator off the bottle, dust cap back on', answer: 'yesNo', bad: part.worthARemark }],
+    },
   ],
-  cautions: [MEDICAL, 'Used mouthpieces: hygiene.'],
+  cautions: [MEDICAL, part.VENTILATED, 'Used mouthpieces: hygiene.'],
 };

@@ -1,13 +1,14 @@
 import type { Procedure } from '@/core/procedure/procedure';
 import * as part from './parts';
 import { ROOM_SLOTS, ROOM_STEP } from './room';
+import { notSavedTwice, zeroing } from './tries';
 
 const TUBE = 'zero tube at the inlet';
 
 /** Family 16: area monitor with ppb VOC; fresh-air zero through a zero tube only, no span; off again it has to climb to the real background. */
 export const family16: Procedure = {
   id: 'area-monitor-voc',
-  version: 2,
+  version: 3,
   family: 16,
   title: 'Area monitor with ppb VOC, zero only',
   method: 'Zero through a charcoal tube; no span is made and none is claimed.',
@@ -34,15 +35,20 @@ export const family16: Procedure = {
     part.readFound('found-zero', ['zero'], 'As found: zero through the tube', 'Before it is zeroed.'),
     ...part.unlessAsFoundOnly([
       {
-        id: 'zero',
-        kind: 'adjust',
-        title: 'Zero through the tube',
-        points: ['zero'],
-        action: 'zero',
-        together: true,
-        reason: 'Fresh-air zero with the tube on.',
+        id: 'zero-and-save',
+        kind: 'group',
+        title: 'Zero',
+        order: 'fixed',
+        repeat: { atMost: 2, until: { not: { is: 'saveLost' } } },
+        steps: [
+          ...zeroing(['zero'], {
+            title: 'Zero through the tube',
+            reason: 'Fresh-air zero with the tube on: all its sensors zero in the same act.',
+          }),
+          { id: 'save', kind: 'save', title: 'It saves by itself', evidence: 'automatic' },
+        ],
       },
-      { id: 'save', kind: 'save', title: 'It saves by itself', evidence: 'automatic' },
+      notSavedTwice,
       part.readLeft('left-zero', ['zero'], 'As left: zero through the tube'),
     ]),
     part.gasOff('tube-off', 'tube', TUBE, 'Zero tube off'),

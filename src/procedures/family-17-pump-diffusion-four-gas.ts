@@ -1,13 +1,14 @@
 import type { Procedure } from '@/core/procedure/procedure';
 import * as part from './parts';
 import { CLEAN_AIR, ROOM_SLOTS, ROOM_STEP } from './room';
+import { zeroAndSpanTogether } from './tries';
 
 const ALL = ['o2', 'ex', 'h2s', 'co'];
 
 /** Family 17: pumped or diffusion four-gas monitor, adjusted by key channel by channel; pump off for a fixed flow; watched bump at the end. */
 export const family17: Procedure = {
   id: 'pump-diffusion-four-gas',
-  version: 2,
+  version: 3,
   family: 17,
   title: 'Pumped/diffusion four-gas monitor, calibration',
   method: 'Comparison with a certified gas mixture; each channel set to the bottle by key; zero in clean air.',
@@ -23,11 +24,12 @@ export const family17: Procedure = {
     ROOM_STEP,
     part.blockTest,
     part.bottle(),
+    part.storedSpan,
     {
       id: 'pump',
       kind: 'check',
       title: 'Pump',
-      items: [{ id: 'state', label: 'Pump off for a fixed flow, on for a demand regulator', answer: 'yesNo' }],
+      items: [{ id: 'state', label: 'Pump off for a fixed flow, on for a demand regulator', answer: 'yesNo', bad: part.putRight }],
       reason: 'A fixed flow never matches a pump: too little starves it, too much pushes on the seals.',
     },
     part.readFound('found-zero', ['zero', 'air'], 'As found: clean air', 'Before it is zeroed.'),
@@ -36,7 +38,7 @@ export const family17: Procedure = {
     part.gasOff('found-off'),
     part.purge('found-purge'),
     ...part.unlessAsFoundOnly([
-      ...part.zeroAndSpanTogether(['zero', 'air'], ['span'], {
+      ...zeroAndSpanTogether(['zero', 'air'], ['span'], {
         save: {
           id: 'save',
           kind: 'save',
@@ -57,10 +59,12 @@ export const family17: Procedure = {
         channels: ALL,
         method: 'watched',
         outputs: ['sound', 'light', 'vibration'],
+        follows: part.BUMP_FOLLOWS,
         caution: part.LOUD,
         reason: 'A person sees, hears and feels it: the instrument’s own timed test proves no buzzer.',
       },
       part.gasOff('left-off'),
+      { id: 'acknowledge', kind: 'check', title: 'Latched alarms', items: [{ id: 'clear', label: 'Every latched alarm acknowledged', answer: 'yesNo', bad: part.mustBeGood }], reason: 'Acknowledged before any mode changes.' },
       part.returnToAir,
     ]),
   ],

@@ -1,9 +1,10 @@
 import type { Procedure } from '@/core/procedure/procedure';
+import { BUMP_FOLLOWS } from './parts';
 
 /** Family 18: automatic station; its log is taken in as it is: no guided order, up to four bottles, bump and calibration in one. */
 export const family18: Procedure = {
   id: 'automatic-station',
-  version: 2,
+  version: 3,
   family: 18,
   title: 'Automatic station, imported',
   method: 'Bump and calibration by an automatic station with certified gas; taken from its log.',
@@ -60,6 +61,7 @@ export const family18: Procedure = {
           channels: ['o2', 'ex', 'h2s', 'co'],
           method: 'station',
           outputs: ['sound', 'light', 'vibration'],
+          follows: BUMP_FOLLOWS,
           when: {
             any: [
               { is: 'decided', question: 'work', option: 'bump' },
@@ -82,6 +84,18 @@ export const family18: Procedure = {
             { id: 'before', kind: 'read', title: 'As found', points: ['span-a'], phase: 'asFound' },
             { id: 'adjust', kind: 'adjust', title: 'Calibrate', points: ['span-a'], action: 'calibrate', together: true },
             { id: 'after', kind: 'read', title: 'As left', points: ['span-a'], phase: 'asLeft' },
+            {
+              id: 'failed',
+              kind: 'decide',
+              title: 'The station could not calibrate it: decide',
+              when: { is: 'anyAdjustFailed' },
+              question: 'lastResort',
+              options: [
+                { id: 'service', label: 'To service: new sensor', consequence: 'service' },
+                { id: 'out', label: 'Out of service, with a tag', consequence: 'outOfService' },
+                { id: 'return', label: 'Returned uncalibrated', consequence: 'return' },
+              ],
+            },
           ],
         },
       ],

@@ -1,6 +1,7 @@
 import type { Procedure } from '@/core/procedure/procedure';
 import * as part from './water-parts';
 import { ecPart, phPart, sheet } from './water-sheets';
+import { worthARemark } from './parts';
 import { ROOM_SLOTS, ROOM_STEP } from './room';
 
 const ph = phPart(['seven', 'four', 'ten'], { readBack: false });
@@ -9,7 +10,7 @@ const ec = ecPart(['ec1413', 'ec12880'], { solids: true, cell: false });
 /** Family 20: combined pH/EC tester; 7 first, then 4, then 10 without switching off; 1413 then 12 880; auto units. */
 export const family20: Procedure = {
   id: 'combined-ph-ec-tester',
-  version: 3,
+  version: 4,
   family: 20,
   title: 'Combined pH/EC tester, calibration',
   method: 'Certified buffers 7, 4, 10 and conductivity standards 1413 µS/cm and 12.88 mS/cm at the measured temperature.',
@@ -47,6 +48,7 @@ export const family20: Procedure = {
           id: 'droplets',
           label: 'A few droplets of storage solution in the cap; never over 24 h in it, never pure water',
           answer: 'yesNo',
+          bad: worthARemark,
         },
       ],
       reason: 'Storage solution keeps the glass and harms the conductivity cell: droplets serve both.',

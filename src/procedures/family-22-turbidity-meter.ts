@@ -1,4 +1,5 @@
 import type { Point, Procedure, Step } from '@/core/procedure/procedure';
+import { mustBeGood } from './parts';
 import { calibrateIn, chooseLiquids, dip, standard } from './water-parts';
 import { ROOM_SLOTS, ROOM_STEP } from './room';
 
@@ -21,8 +22,8 @@ const look: Step = {
   kind: 'check',
   title: 'Look at the meter',
   items: [
-    { id: 'cuvettes', label: 'Cuvettes without scratches, clean and dry outside', answer: 'passFault' },
-    { id: 'shaft', label: 'Shaft dry, no dust on the window', answer: 'passFault' },
+    { id: 'cuvettes', label: 'Cuvettes without scratches, clean and dry outside', answer: 'passFault', bad: mustBeGood },
+    { id: 'shaft', label: 'Shaft dry, no dust on the window', answer: 'passFault', bad: mustBeGood },
   ],
   reason: 'A scratch scatters as much light as some NTU.',
 };
@@ -30,7 +31,7 @@ const look: Step = {
 /** Family 22: portable turbidity meter; two points in formazin, in the same cuvette, each swirled and left until the bubbles are gone. */
 export const family22: Procedure = {
   id: 'turbidity-meter',
-  version: 1,
+  version: 2,
   family: 22,
   title: 'Turbidity meter, calibration',
   method: 'Nephelometric, in formazin suspensions of the stated value; the same cuvette for every point (ISO 7027-1:2016).',

@@ -1,5 +1,6 @@
 import type { Condition } from '@/core/procedure/condition';
-import type { Point, Procedure, Slot, Step } from '@/core/procedure/procedure';
+import type { BadAnswer, Follow } from '@/core/procedure/follow';
+import { OUTPUTS, type CheckItem, type Point, type Procedure, type Slot, type Step } from '@/core/procedure/procedure';
 
 /** Steps that many gas families share, as data. Waits, reasons and cautions are common practice; the maker's manual rules. */
 export const VENTILATED = 'Toxic gas: ventilated place, cylinder secured, outlet away from people.';
@@ -7,6 +8,28 @@ export const MEDICAL = 'Breath and medical instruments: results for a person are
 export const BUMP_BEFORE_USE = 'Bump before use; an instrument that failed or is overdue is tagged out of service.';
 export const LOUD = 'The horn is loud close to the ear.';
 export const SITE_DECIDES = 'Entry decisions belong to the site’s permit and local codes.';
+
+/** What may follow where a remark is never enough (common practice). */
+export const BINDS: Follow[] = ['mend', 'service', 'outOfService', 'return'];
+/** A bump that failed: a second one after it was put right, or one of these. */
+export const BUMP_FOLLOWS: Follow[] = ['mend', 'service', 'outOfService'];
+export const mustBeGood: BadAnswer = { when: 'negative', follows: BINDS };
+/** Something that is put right on the spot, or the instrument goes back as it came. */
+export const putRight: BadAnswer = { when: 'negative', follows: ['mend', 'return'] };
+/** Something that may stand with a word on the document. */
+export const worthARemark: BadAnswer = { when: 'negative', follows: ['mend', 'remark', 'service'] };
+/** A clock further off than this writes dates that say nothing (common practice). */
+const CLOCK_LIMIT_SECONDS = '60';
+/** Set right and looked at again: both figures stay on record. */
+export const clockItem = (id: string): CheckItem => ({
+  id,
+  label: 'Clock ahead of the house’s, s',
+  answer: 'number',
+  unit: 's',
+  about: 'clock',
+  bad: { when: { beyond: CLOCK_LIMIT_SECONDS }, follows: ['mend', 'service', 'return'] },
+});
+export const peaksItem: CheckItem = { id: 'peaks', label: 'Peak, STEL and TWA as shown', answer: 'text', about: 'peaks' };
 
 export const warmUp = (minSeconds: number, reason = 'Sensors drift while they warm; nothing counts before.'): Step => ({
   id: 'warm-up',
@@ -31,8 +54,8 @@ export const readOut: Step = {
   kind: 'check',
   title: 'Read out before it is lost',
   items: [
-    { id: 'peaks', label: 'Peak, STEL and TWA as shown', answer: 'text' },
-    { id: 'clock', label: 'Clock ahead of the house’s, s', answer: 'number', unit: 's' },
+    peaksItem,
+    clockItem('clock'),
   ],
   reason: 'They vanish at power-off; logs are downloaded before anything clears them.',
 };
@@ -41,7 +64,7 @@ export const blockTest: Step = {
   id: 'block',
   kind: 'check',
   title: 'Block the inlet',
-  items: [{ id: 'alarm', label: 'Pump stops and the block alarm shows', answer: 'passFault' }],
+  items: [{ id: 'alarm', label: 'Pump stops and the block alarm shows', answer: 'passFault', bad: mustBeGood }],
   reason: 'Failing usually means a gasket or filter is missing.',
 };
 
@@ -67,6 +90,7 @@ export const purge = (id: string, minSeconds = 60): Step => ({
   kind: 'wait',
   title: 'Purge',
   minSeconds,
+  clears: true,
   reason: 'Until the display is back at zero and clean air. Zero on the display can hide gas still in the sensor.',
 });
 
@@ -74,10 +98,15 @@ export const returnToAir: Step = {
   id: 'return',
   kind: 'check',
   title: 'Back to clean air',
-  items: [{ id: 'clean', label: 'All channels back at zero and clean air', answer: 'yesNo' }],
+  items: [
+    { id: 'clean', label: 'All channels back at zero and clean air', answer: 'yesNo', about: 'backInAir', bad: mustBeGood },
+  ],
   reason: 'A channel that hangs is not ready to go out.',
 };
 
+/** Gas takes at least this long to be answered (common practice: 45 s to 2 min); shorter is a deviation. */
+const GAS_SECONDS = 45;
+const exposed = (points: string[]) => (points.includes('span') ? { exposureSeconds: GAS_SECONDS } : {});
 export const readFound = (id: string, points: string[], title: string, reason: string): Step => ({
   id,
   kind: 'read',
@@ -85,6 +114,7 @@ export const readFound = (id: string, points: string[], title: string, reason: s
   points,
   phase: 'asFound',
   reason,
+  ...exposed(points),
 });
 export const readLeft = (id: string, points: string[], title: string, reason = 'What the customer takes home.'): Step => ({
   id,
@@ -93,13 +123,15 @@ export const readLeft = (id: string, points: string[], title: string, reason = '
   points,
   phase: 'asLeft',
   reason,
+  ...exposed(points),
 });
 export const BEFORE_ANYTHING =
   'Before anything is adjusted: the most valuable reading, and the first one lost. Wait for the plateau (45 s to 2 min).';
 
 /** Left out where only the as-found was asked for. */
+const GOES_FURTHER: Condition = { not: { is: 'property', property: 'as-found-only' } };
 export const unlessAsFoundOnly = (steps: Step[]): Step[] =>
-  steps.map((step) => (step.when ? step : { ...step, when: { not: { is: 'property', property: 'as-found-only' } } }));
+  steps.map((step) => ({ ...step, when: step.when ? { all: [GOES_FURTHER, step.when] } : GOES_FURTHER }));
 
 /** Zero at nothing, oxygen at its clean-air value: the two points of a zero in clean air. */
 export const zeroPoints = (toxic: string[], oxygen: string[] = []): Point[] => [
@@ -137,182 +169,51 @@ export const fourChannels: Procedure['channels'] = [
   { role: 'co', label: 'CO', measurands: ['carbon monoxide'], optional: true },
 ];
 
-const TRIM =
-  'In a safe area, power off to open and to connect, live only for the trim. Set to the middle of the reachable range, then the span control one turn at a time, watching; fine zero only, never the coarse one. Afterwards leak and pump check. Opening may touch the approval for hazardous areas: qualified repair only.';
 
-const GOES_ON: Condition = {
-  any: [
-    { is: 'decided', question: 'failedChannel', option: 'trim' },
-    { is: 'decided', question: 'failedChannel', option: 'newSensor' },
+/** The value that the instrument keeps for its span, beside the bottle's: set, or the bottle that fits it. */
+export const storedSpan: Step = {
+  id: 'stored-span',
+  kind: 'group',
+  title: 'Stored span values',
+  order: 'fixed',
+  forEach: 'channel',
+  when: {
+    any: [
+      { is: 'property', property: 'span-stored' },
+      { is: 'property', property: 'span-fixed' },
+    ],
+  },
+  steps: [
+    {
+      id: 'value',
+      kind: 'check',
+      title: 'Stored span value',
+      items: [
+        {
+          id: 'span',
+          label: 'Span value that the instrument keeps',
+          answer: 'number',
+          about: 'storedSpan',
+          bad: { when: { differsFrom: 'spanTarget' }, follows: ['mend', 'return'] },
+        },
+      ],
+      reason: 'One that is not this bottle’s spans it wrong: set it, or take the bottle that fits. Where it can’t be set, any other bottle is refused.',
+    },
   ],
 };
 
-/** What comes after two failed tries: a decision, channel by channel, never a third silent try. */
-export const afterTwoTries = (zero: string[], span: string[], slot = 'mix', means = 'gas at the inlet'): Step => ({
-  id: 'failed',
-  kind: 'group',
-  title: 'After two tries',
-  order: 'fixed',
-  forEach: 'channel',
-  steps: [
-    {
-      id: 'off',
-      kind: 'stimulus',
-      title: 'Gas off',
-      slot,
-      means,
-      on: false,
-      when: { all: [{ is: 'adjustFailed' }, { is: 'stimulusOn', slot }] },
-    },
-    {
-      id: 'decide',
-      kind: 'decide',
-      title: 'Two tries failed',
-      when: { is: 'adjustFailed' },
-      question: 'failedChannel',
-      reason: 'First: fresh bottle? flow? kinked tube? expired? temperature? Then one of these.',
-      options: [
-        { id: 'trim', label: 'Manual trim' },
-        { id: 'newSensor', label: 'New sensor now' },
-        { id: 'service', label: 'To service: new sensor', consequence: 'service' },
-        { id: 'out', label: 'Out of service, with a tag', consequence: 'outOfService' },
-      ],
-    },
-    {
-      id: 'sensor',
-      kind: 'check',
-      title: 'Fit the new sensor',
-      when: { is: 'decided', question: 'failedChannel', option: 'newSensor' },
-      items: [{ id: 'serial', label: 'Serial of the new sensor', answer: 'sensorSerial' }],
-      reason: 'A new series begins with it: the earlier drift says nothing about it.',
-    },
-    {
-      id: 'settle',
-      kind: 'wait',
-      title: 'Let the new sensor settle',
-      minSeconds: 300,
-      when: { is: 'decided', question: 'failedChannel', option: 'newSensor' },
-    },
-    {
-      id: 'zero',
-      kind: 'adjust',
-      title: 'Zero',
-      points: zero,
-      action: 'zero',
-      together: true,
-      when: { is: 'decided', question: 'failedChannel', option: 'newSensor' },
-    },
-    {
-      id: 'on',
-      kind: 'stimulus',
-      title: 'Gas on',
-      slot,
-      means,
-      on: true,
-      caution: VENTILATED,
-      when: GOES_ON,
-    },
-    {
-      id: 'trim',
-      kind: 'adjust',
-      title: 'Manual trim',
-      points: span,
-      action: 'trim',
-      together: false,
-      reason: TRIM,
-      when: { is: 'decided', question: 'failedChannel', option: 'trim' },
-    },
-    {
-      id: 'span',
-      kind: 'adjust',
-      title: 'Span the new sensor',
-      points: span,
-      action: 'span',
-      together: false,
-      when: { is: 'decided', question: 'failedChannel', option: 'newSensor' },
-    },
-    {
-      id: 'shut',
-      kind: 'stimulus',
-      title: 'Gas off',
-      slot,
-      means,
-      on: false,
-      when: { all: [{ is: 'stimulusOn', slot }, GOES_ON] },
-    },
-    {
-      id: 'last',
-      kind: 'decide',
-      title: 'It still fails: decide',
-      when: { is: 'adjustFailed' },
-      question: 'lastResort',
-      options: [
-        { id: 'service', label: 'To service', consequence: 'service' },
-        { id: 'out', label: 'Out of service, with a tag', consequence: 'outOfService' },
-      ],
-    },
-  ],
-});
-
-/** Zero and span of all channels at once, two tries. */
-export const zeroAndSpanTogether = (
-  zero: string[],
-  span: string[],
-  {
-    slot = 'mix',
-    means = 'gas at the inlet',
-    waitSeconds = 45,
-    action = 'span',
-    zeroReason = 'In clean air, all at once. Clean means: no running engine, no open bottle.',
-    spanReason = 'Wait for the plateau, set the bottle’s values, press span.',
-    save,
-  }: {
-    slot?: string;
-    means?: string;
-    waitSeconds?: number;
-    action?: 'span' | 'calibrate';
-    zeroReason?: string;
-    spanReason?: string;
-    save?: Step;
-  } = {},
-): Step[] => [
-  {
-    id: 'try',
-    kind: 'group',
-    title: 'Zero and span',
-    order: 'fixed',
-    // A save that was lost is no calibration: the round begins anew.
-    repeat: { atMost: 2, until: { all: [{ not: { is: 'anyAdjustFailed' } }, { not: { is: 'saveLost' } }] } },
-    steps: [
-      {
-        id: 'clear',
-        kind: 'wait',
-        title: 'Let it clear',
-        minSeconds: 60,
-        when: { is: 'iterationAtLeast', count: 2 },
-        reason: 'A failed channel is cleared and zeroed before its second and last try.',
-      },
-      {
-        id: 'zero',
-        kind: 'adjust',
-        title: 'Zero all channels',
-        points: zero,
-        action: 'zero',
-        together: true,
-        reason: zeroReason,
-      },
-      gasOn('on', slot, means),
-      {
-        id: 'steady',
-        kind: 'wait',
-        title: 'Wait for the plateau',
-        minSeconds: waitSeconds,
-        reason: 'As-left and adjustment use measured gas: 45 s to 2 min.',
-      },
-      { id: 'span', kind: 'adjust', title: 'Span', points: span, action, together: true, reason: spanReason },
-      gasOff('off', slot, means),
-      ...(save ? [{ ...save, when: { not: { is: 'anyAdjustFailed' } } } as Step] : []),
-    ],
-  },
-  afterTwoTries(zero, span, slot, means),
-];
+/** Outputs tried by key or in gas; what this model does not have is not asked. */
+export const alarmsTried: Step = {
+  id: 'alarms',
+  kind: 'check',
+  title: 'Sound, light, vibration',
+  items: OUTPUTS.map((output) => ({
+    id: output,
+    label: { sound: 'Horn sounds', light: 'Light flashes', vibration: 'It vibrates' }[output],
+    answer: 'passFault',
+    output,
+    bad: { when: 'negative', follows: ['mend', 'service', 'outOfService'] },
+  })),
+  reason: 'An alarm that nobody hears, sees or feels warns nobody, whatever the readings say.',
+  caution: LOUD,
+};

@@ -1,6 +1,8 @@
 import type { Storage } from '@/core/instrument/traits';
 import type { Condition } from '@/core/procedure/condition';
+import type { BadAnswer } from '@/core/procedure/follow';
 import type { CheckItem, Point, Procedure, School, Slot, Step } from '@/core/procedure/procedure';
+import { putRight, worthARemark } from './parts';
 
 /** Steps that the water families share, as data. Waits, reasons and cautions are common practice; the maker's manual rules. */
 export const WET_CARE = 'Electrolyte and cleaning solution: gloves, and the data sheet at hand.';
@@ -79,15 +81,17 @@ export const inBuffer = (id: string, label: string, slot: string, substance: str
   tolerance: { limit },
 });
 
+/** Cracked, torn, rusty: a new part or care and with it a new series; else it goes back uncalibrated (common practice). */
+const renews = (...resets: string[]): BadAnswer => ({ when: 'negative', follows: ['mend', 'service', 'return'], resets });
 const GLASS: CheckItem[] = [
-  { id: 'glass', label: 'Glass intact and wet, no crack, no bubble at the tip', answer: 'passFault' },
-  { id: 'plug', label: 'Plug dry, pins straight, cable not twisted', answer: 'passFault' },
+  { id: 'glass', label: 'Glass intact and wet, no crack, no bubble at the tip', answer: 'passFault', bad: renews('ph') },
+  { id: 'plug', label: 'Plug dry, pins straight, cable not twisted', answer: 'passFault', bad: worthARemark },
 ];
 export const lookAtGlass: Step = {
   id: 'look',
   kind: 'check',
   title: 'Look at the electrode',
-  items: [...GLASS, { id: 'dry', label: 'It came dry', answer: 'yesNo' }],
+  items: [...GLASS, { id: 'dry', label: 'It came dry', answer: 'yesNo', about: 'cameDry', bad: 'none' }],
   reason: 'A dry glass is soaked before it counts.',
 };
 /** Only for an electrode that came dry: it is care on record, and begins a new series. */
@@ -117,8 +121,8 @@ export const lookAtCell: Step = {
   kind: 'check',
   title: 'Look at the cell',
   items: [
-    { id: 'electrodes', label: 'Electrodes clean, no rust, no film', answer: 'passFault' },
-    { id: 'vents', label: 'Vents open', answer: 'passFault' },
+    { id: 'electrodes', label: 'Electrodes clean, no rust, no film', answer: 'passFault', bad: renews('ec') },
+    { id: 'vents', label: 'Vents open', answer: 'passFault', bad: putRight },
   ],
 };
 export const lookAtMembrane: Step = {
@@ -126,8 +130,8 @@ export const lookAtMembrane: Step = {
   kind: 'check',
   title: 'Look at the oxygen probe',
   items: [
-    { id: 'membrane', label: 'Membrane not wrinkled, not torn, no drop on it', answer: 'passFault' },
-    { id: 'electrolyte', label: 'Electrolyte more than half full', answer: 'yesNo' },
+    { id: 'membrane', label: 'Membrane not wrinkled, not torn, no drop on it', answer: 'passFault', bad: renews('do', 'sat') },
+    { id: 'electrolyte', label: 'Electrolyte more than half full', answer: 'yesNo', bad: renews('do', 'sat') },
   ],
   reason: 'A little crystal is fine.',
 };
@@ -147,6 +151,8 @@ export const thermometer: Slot = {
   needs: ['temperature'],
   roles: ['thermometer'],
 };
+/** Something was ordered beyond the as-found. */
+export const GONE_ON: Condition = { not: { is: 'property', property: 'as-found-only' } };
 const HAS_TEMPERATURE: Condition = { is: 'channel', role: 'temperature' };
 export const temperatureFirst: Step[] = [
   {
@@ -175,7 +181,7 @@ export const temperatureFirst: Step[] = [
     action: 'calibrate',
     together: true,
     reason: 'Beyond 2 °C every compensated value is wrong.',
-    when: { all: [HAS_TEMPERATURE, { is: 'readingOutside', phase: 'asFound' }] },
+    when: { all: [GONE_ON, HAS_TEMPERATURE, { is: 'readingOutside', phase: 'asFound' }] },
   },
   {
     id: 'temperature-left',
@@ -187,7 +193,6 @@ export const temperatureFirst: Step[] = [
   },
 ];
 
-export const GONE_ON: Condition = { not: { is: 'property', property: 'as-found-only' } };
 const both = (one: Condition, other?: Condition): Condition => (other ? { all: [one, other] } : one);
 
 interface DipOptions {
@@ -286,7 +291,7 @@ export const store: Step[] = [
     id: property,
     kind: 'check',
     title: 'Store it as its kind wants',
-    items: [{ id: 'stored', label, answer: 'yesNo' }],
+    items: [{ id: 'stored', label, answer: 'yesNo', bad: worthARemark }],
     reason: 'Never in pure water: it starves the glass.',
     when: { is: 'property', property },
   })),
@@ -299,6 +304,7 @@ export const store: Step[] = [
         id: 'stored',
         label: 'pH in storage solution; combined with droplets only; conductivity rinsed and dry',
         answer: 'yesNo',
+        bad: worthARemark,
       },
     ],
     reason: 'Never in pure water: it starves the glass.',

@@ -1,4 +1,5 @@
 import type { Condition } from '@/core/procedure/condition';
+import type { QuestionId } from '@/core/procedure/question';
 import type { DecideOption, Step } from '@/core/procedure/procedure';
 import { chooseLiquids, GONE_ON, WET_CARE } from './water-parts';
 
@@ -16,7 +17,7 @@ export interface Remedy {
 }
 interface RoundOptions {
   /** Tells the decisions of one sheet from those of another. */
-  id: string;
+  id: 'quick' | 'ph' | 'ec' | 'oxygen' | 'ion' | 'turbidity';
   roles: string[];
   remedies: Remedy[];
   /** Besides a refusal of the meter, what calls for a decision. */
@@ -29,7 +30,7 @@ const ROUNDS = 3;
  * What was done to the probe stands at the head of the next round as an event, and begins a new series.
  */
 export function calibrationRound({ id, roles, remedies, also }: RoundOptions, steps: Step[]): Step {
-  const question = `failed-${id}`;
+  const question: QuestionId = `failed-${id}`;
   const chosen = (option: string) => ({ is: 'decided' as const, question, option });
   const amiss: Condition = also ? { any: [{ is: 'adjustFailedHere' }, also] } : { is: 'adjustFailedHere' };
   const decide = (last: boolean): Step => ({

@@ -69,7 +69,8 @@ export function describeBumps(state: RunState, language: Language): CertificateV
   return state.bumps.map((bump) => ({
     kind: say({ code: `bump.${bump.method}` }, language),
     channels: Object.entries(bump.channels).map(([id, one]) => {
-      const what = say({ code: !one.moved ? 'bump.still' : one.rightWay ? 'bump.moved' : 'bump.wrongWay' }, language);
+      const way = one.rightWay === null ? 'bump.directionUntold' : one.rightWay ? 'bump.moved' : 'bump.wrongWay';
+      const what = say({ code: one.moved ? way : 'bump.still' }, language);
       const figures =
         one.before && one.shown ? say({ code: 'bump.figures', numbers: { before: one.before, shown: one.shown } }, language) : '';
       const time = one.t90Seconds === undefined ? '' : `, T90 ${one.t90Seconds} s`;

@@ -1,7 +1,22 @@
 import * as yup from 'yup';
+import { OUTPUTS, type Output } from '../procedure/procedure';
 
 /** What an instrument model either has or has not. */
-export const TRAIT_FLAGS = ['pumped', 'pumpSwitchable', 'spanFixed', 'detectorPairs', 'host', 'analoguePair'] as const;
+export const TRAIT_FLAGS = [
+  'pumped',
+  'pumpSwitchable',
+  /** Made for one bottle: its span value can't be set. */
+  'spanFixed',
+  /** Its span value is kept in it: compared with the bottle before each span. */
+  'spanStored',
+  'detectorPairs',
+  'host',
+  'analoguePair',
+  /** Its zero hides what gas is left in the sensor: five minutes after gas, whatever it shows. */
+  'hidesGas',
+  /** Its maker's kit feeds a pump by a fixed flow: no deviation here. */
+  'kitFlow',
+] as const;
 export type TraitFlag = (typeof TRAIT_FLAGS)[number];
 /** How a probe wants to be kept between uses. */
 export const STORAGES = ['wet', 'dry', 'moist', 'droplets'] as const;
@@ -12,6 +27,8 @@ export type Traits = { [flag in TraitFlag]?: true } & {
   /** An asset of its own that is no body. */
   part?: 'probe' | 'cell';
   stores?: Storage;
+  /** What tells a person in danger; all three where left out. */
+  outputs?: Output[];
   /** What its pump draws, L/min, as a decimal text. */
   drawsLPerMin?: string;
   /** Days that a probe calibrated off-line stands ready. */
@@ -29,6 +46,11 @@ const SHAPE = yup
       .string()
       .oneOf([...STORAGES])
       .optional(),
+    outputs: yup
+      .array()
+      .of(yup.string().oneOf([...OUTPUTS]).required())
+      .optional()
+      .default(undefined),
     drawsLPerMin: yup
       .string()
       .matches(/^\d{1,2}(\.\d{1,3})?$/)

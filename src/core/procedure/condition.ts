@@ -6,6 +6,7 @@ export type PropertyName =
   | 'pumped'
   | 'pump-switchable'
   | 'span-fixed'
+  | 'span-stored'
   | 'detector-pairs'
   | 'host'
   | 'analogue-pair'
@@ -28,12 +29,17 @@ export type Condition =
   | { is: 'property'; property: PropertyName }
   | { is: 'bumpFailed' }
   | { is: 'anyAdjustFailed' }
+  /** The last zero failed, of this channel or of any. */
+  | { is: 'zeroFailed' }
+  | { is: 'anyZeroFailed' }
   /** Something was refused in this round of this group, whatever another sheet did. */
   | { is: 'adjustFailedHere' }
   /** The electrode in this place is not good by its own millivolts: slope or offset. */
   | { is: 'electrodePoor'; role: string }
   /** The last reading of a point with a gate was not believed, in this round of this group. */
   | { is: 'implausible' }
+  /** The last reading of a gate is not what opens it. */
+  | { is: 'gateShut'; point: string }
   | { is: 'school'; school: string; option: string }
   /** There is a fitted channel in this place. */
   | { is: 'channel'; role: string }

@@ -1,6 +1,8 @@
 import type { BufferId } from '../ph/buffer-value';
 import type { EquipmentRole } from '../run/reference-snapshot';
 import type { Condition } from './condition';
+import type { BadAnswer, Follow } from './follow';
+import type { QuestionId } from './question';
 
 /** When in the story of a run a reading was taken: before anything is touched, while adjusting, as a cross-check, or after. */
 export type Phase = 'asFound' | 'adjustment' | 'check' | 'asLeft';
@@ -45,6 +47,8 @@ export interface Slot {
   needs?: 'channelGases' | string[];
   /** Kinds of equipment that may stand here; any where left out. */
   roles?: EquipmentRole[];
+  /** Flows that may feed it, L/min; any where left out. */
+  flows?: string[];
 }
 
 interface StepBase {
@@ -54,6 +58,24 @@ interface StepBase {
   caution?: string;
   when?: Condition;
 }
+
+/** What a question of a step is about. Closed. */
+export const ITEM_TOPICS = [
+  'peaks',
+  'lastAlarm',
+  'clock',
+  'clockSet',
+  'ownCounter',
+  'storedSpan',
+  'alarmLow',
+  'alarmHigh',
+  'cellConstant',
+  'cameDry',
+  'placeOfWork',
+  'backInAir',
+  'another',
+] as const;
+export type ItemTopic = (typeof ITEM_TOPICS)[number];
 
 export interface CheckItem {
   id: string;
@@ -65,6 +87,12 @@ export interface CheckItem {
   sameAs?: string;
   /** A figure of a probe that is read back from the instrument, and of which channel. */
   reads?: { figure: 'slope' | 'offset' | 'cellConstant' | 'response'; role: string };
+  /** What the answer is about, for those who ask for it elsewhere: nobody asks for it by its name or label. */
+  about?: ItemTopic;
+  /** Which answer is bad, and what may follow it. 'none': no answer to it is bad. */
+  bad?: BadAnswer | 'none';
+  /** It is about this output: asked only where the model has it. */
+  output?: Output;
   /** A figure that only so many different buffers or standards can give: one buffer gives no slope. */
   needsPoints?: number;
 }
@@ -77,11 +105,24 @@ export interface School {
   standard: string;
 }
 
+export const ADJUST_ACTIONS = ['quick', 'zero', 'fineZero', 'span', 'calibrate', 'trim'] as const;
+export type AdjustAction = (typeof ADJUST_ACTIONS)[number];
+/** What tells a person in danger. */
+export const OUTPUTS = ['sound', 'light', 'vibration'] as const;
+export type Output = (typeof OUTPUTS)[number];
+
 export type Step =
   | (StepBase & { kind: 'check'; items: CheckItem[] })
   | (StepBase & { kind: 'condition'; quantities: ('temperatureC' | 'pressureHPa' | 'humidityPercent')[] })
   | (StepBase & { kind: 'reference'; slots: string[] })
-  | (StepBase & { kind: 'wait'; minSeconds: number; maxSeconds?: number; from?: 'placed' | 'entered' })
+  | (StepBase & {
+      kind: 'wait';
+      minSeconds: number;
+      maxSeconds?: number;
+      from?: 'placed' | 'entered';
+      /** Over as soon as the display is back at zero and clean air; with a sensor that hides gas, five minutes whatever it shows. */
+      clears?: true;
+    })
   | (StepBase & { kind: 'stimulus'; slot: string; means: string; on: boolean; maxSeconds?: number })
   | (StepBase & {
       kind: 'read';
@@ -90,24 +131,34 @@ export type Step =
       counts?: false;
       remark?: string;
       stability?: { windowSeconds: number; maxSpread: string };
+      /** How long gas or liquid has to act before a reading counts; earlier asks for a reason. */
+      exposureSeconds?: number;
+      /** A sample that is taken at one moment of a breath: press at this second of so many. */
+      sample?: { pressAt: number; of: number };
     })
-  | (StepBase & { kind: 'adjust'; points: string[]; action: 'quick' | 'zero' | 'span' | 'calibrate' | 'trim'; together: boolean })
+  | (StepBase & { kind: 'adjust'; points: string[]; action: AdjustAction; together: boolean })
   | (StepBase & { kind: 'save'; evidence: 'confirm' | 'automatic' | 'readBackDate' | 'readBackValue'; deadlineSeconds?: number })
   | (StepBase & {
       kind: 'bump';
       channels: string[];
       method: 'timed' | 'watched' | 'station';
-      outputs: ('sound' | 'light' | 'vibration')[];
+      outputs: Output[];
+      /** What may follow where it fails; left out in procedures of before. */
+      follows?: Follow[];
     })
   | (StepBase & { kind: 'care'; action: string; resets: string[] })
-  | (StepBase & { kind: 'decide'; question: string; options: DecideOption[] })
+  | (StepBase & { kind: 'decide'; question: QuestionId; options: DecideOption[] })
   | GroupStep;
 
 export interface DecideOption {
   id: string;
   label: string;
   /** What it does to the channel (or the whole run): sent to service or tagged out of service means no further readings are asked of it. */
-  consequence?: 'service' | 'outOfService' | 'discard';
+  consequence?: Exclude<Follow, 'mend' | 'remark'> | 'discard';
+  /** Channel roles whose series begins anew with what was done. */
+  resets?: string[];
+  /** It takes a sentence: what was done, or why it may stand. */
+  needsNote?: true;
   /** Channel roles that are calibrated once more: their points so far no longer speak for them. */
   again?: string[];
 }

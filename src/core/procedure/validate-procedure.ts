@@ -1,4 +1,5 @@
-import type { Procedure, Step } from './procedure';
+import type { Follow } from './follow';
+import type { CheckItem, Procedure, Step } from './procedure';
 
 /**
  * Checks a procedure on its way in: every name it uses is defined, ids are unique, repeats end.
@@ -48,7 +49,12 @@ export function validateProcedure(procedure: Procedure): string[] {
       if (step.kind === 'read' || step.kind === 'adjust') need(points, step.points, 'point', `step ${step.id}`);
       if (step.kind === 'reference') need(slots, step.slots, 'slot', `step ${step.id}`);
       if (step.kind === 'stimulus') need(slots, [step.slot], 'slot', `step ${step.id}`);
-      if (step.kind === 'bump') need(roles, step.channels, 'channel', `step ${step.id}`);
+      if (step.kind === 'bump') {
+        need(roles, step.channels, 'channel', `step ${step.id}`);
+        faults.push(...faultsOfFollows(step.follows, `bump ${step.id}`));
+      }
+      if (step.kind === 'check') step.items.forEach((item) => faults.push(...faultsOfItem(item, step.id)));
+      if (step.kind === 'decide' && step.options.length < 2) faults.push(`decision ${step.id} leaves no choice`);
       if (step.kind === 'wait' && step.maxSeconds !== undefined && step.maxSeconds < step.minSeconds)
         faults.push(`step ${step.id} must end before it may`);
       if (step.kind === 'group') {
@@ -62,6 +68,19 @@ export function validateProcedure(procedure: Procedure): string[] {
   visit(procedure.steps, 'the procedure');
   if (procedure.steps.length === 0) faults.push('a procedure needs at least one step');
   return faults;
+}
+
+/** Every answer that can be bad names what follows, and something of it ends the matter. */
+function faultsOfItem({ id, answer, bad }: CheckItem, step: string): string[] {
+  const where = `answer ${step}/${id}`;
+  if (bad === undefined) return answer === 'passFault' || answer === 'yesNo' ? [`${where} does not say what follows a bad one`] : [];
+  if (bad === 'none') return answer === 'passFault' ? [`${where} is pass or fault: a fault leads somewhere`] : [];
+  return faultsOfFollows(bad.follows, where);
+}
+
+function faultsOfFollows(follows: Follow[] | undefined, where: string): string[] {
+  if (!follows) return [`${where} does not say what follows a bad one`];
+  return follows.some((one) => one !== 'mend') ? [] : [`${where} leads nowhere but to another look`];
 }
 
 function unique(ids: string[], what: string, faults: string[]): void {

@@ -27,7 +27,7 @@ const answers = mapOf(yup.object({ value: text(200).defined(), note: text(500).o
 const movements = mapOf(
   yup.object({
     moved: yup.boolean().required(),
-    rightWay: yup.boolean().required(),
+    rightWay: yup.boolean().nullable().defined(),
     shown: text(20).optional(),
     before: text(20).optional(),
     t50Seconds: yup.number().min(0).max(3600).optional(),
@@ -61,7 +61,7 @@ const capture = yup.object({
 /** One schema a command, shared by the form and the route. `start` is missing on purpose: a run is started by the bench, never by a post. */
 const SCHEMAS: Record<Exclude<Command['type'], 'start'>, yup.ObjectSchema<object>> = {
   enterStep: yup.object({ step }),
-  completeStep: yup.object({ step, answers, conditions: figures, equipment: figures, deviation: text(500).optional() }),
+  completeStep: yup.object({ step, answers, conditions: figures, equipment: figures, shown: figures, deviation: text(500).optional() }),
   skipStep: yup.object({ step, reason }),
   bindReference: yup.object({
     slot: text(60).required(),
@@ -79,6 +79,7 @@ const SCHEMAS: Record<Exclude<Command['type'], 'start'>, yup.ObjectSchema<object
     text: text(20).defined().default(''),
     status: yup.string().oneOf(['value', 'over', 'under', 'fault', 'flicker']).optional(),
     inputs: figures,
+    deviation: text(500).optional(),
     capture: capture.optional().default(undefined),
   }),
   adjust: yup.object({

@@ -1,5 +1,6 @@
 import type { RoomQuantity } from '../measurand/room';
 import type { EventSource, StartedData } from './event';
+import type { Output } from '../procedure/procedure';
 import type { BumpChannel, Capture } from './evidence';
 
 export interface Answer {
@@ -19,6 +20,8 @@ export type Command =
       /** Which equipment read each quantity of the room. */
       equipment?: Partial<Record<RoomQuantity, string>>;
       deviation?: string;
+      /** What the display of each channel shows: a purge that is over before its time. */
+      shown?: Record<string, string>;
     }
   | { type: 'skipStep'; step: string; reason: string }
   | { type: 'bindReference'; slot: string; reference: string; flowLPerMin?: string; regulator?: string }
@@ -31,6 +34,8 @@ export type Command =
       text: string;
       status?: 'value' | 'over' | 'under' | 'fault' | 'flicker';
       inputs?: Record<string, string>;
+      /** Why a reading counts that was typed before its time. */
+      deviation?: string;
       capture?: Capture;
     }
   | {
@@ -45,7 +50,9 @@ export type Command =
       type: 'bump';
       step: string;
       channels: Record<string, BumpChannel>;
-      outputs: Record<string, boolean>;
+      outputs: Partial<Record<Output, boolean>>;
+      /** A station's own word on it: what it failed can't pass. */
+      verdict?: 'passed' | 'failed';
     }
   | { type: 'care'; step: string; note?: string }
   | { type: 'replacePart'; channel: string; part: string; newSerial: string }

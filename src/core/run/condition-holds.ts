@@ -4,12 +4,13 @@ import type { ServiceId } from '../instrument/service';
 import type { Traits } from '../instrument/traits';
 import type { Condition, PropertyName } from '../procedure/condition';
 import type { RunChannel } from './event';
-import { calibrationReadings, isStruck, measuredChannels, openStimulus, traitsOf, wasAdjusted, type RunState } from './state';
+import { calibrationReadings, isStruck, lastAnswer, measuredChannels, openStimulus, traitsOf, wasAdjusted, type RunState } from './state';
 
 const PROPERTIES: Record<PropertyName, (traits: Traits, service: ServiceId) => boolean> = {
   pumped: (traits) => traits.pumped === true,
   'pump-switchable': (traits) => traits.pumpSwitchable === true,
   'span-fixed': (traits) => traits.spanFixed === true,
+  'span-stored': (traits) => traits.spanStored === true,
   'detector-pairs': (traits) => traits.detectorPairs === true,
   host: (traits) => traits.host === true,
   'analogue-pair': (traits) => traits.analoguePair === true,
@@ -47,6 +48,10 @@ export function conditionHolds(
       return lastSpan(state, channel)?.outcome === 'failed';
     case 'anyAdjustFailed':
       return measuredChannels(state).some((one) => lastSpan(state, one.id)?.outcome === 'failed');
+    case 'zeroFailed':
+      return lastZero(state, channel)?.outcome === 'failed';
+    case 'anyZeroFailed':
+      return measuredChannels(state).some((one) => lastZero(state, one.id)?.outcome === 'failed');
     case 'adjustFailedHere':
       return state.adjustments.some((one) => !one.struck && one.outcome === 'failed' && one.step.startsWith(where.stepKey('')));
     case 'electrodePoor':
@@ -62,7 +67,7 @@ export function conditionHolds(
     case 'iterationAtLeast':
       return where.iteration >= condition.count;
     case 'answered':
-      return state.answers[`${where.stepKey(condition.step)}/${condition.item}`]?.value === condition.equals;
+      return lastAnswer(state, where.stepKey(condition.step), condition.item)?.value === condition.equals;
     case 'decided': {
       const last = state.decisions
         .filter(
@@ -85,6 +90,10 @@ export function conditionHolds(
           )
           .at(-1)?.judgement.code === 'implausible'
       );
+    case 'gateShut': {
+      const last = state.readings.findLast((one) => one.point === condition.point && !isStruck(one));
+      return last?.judgement.why?.code === 'judged.gateShut';
+    }
     case 'school':
       return state.started?.schools?.[condition.school] === condition.option;
     case 'channel':
@@ -106,10 +115,18 @@ function lastSpan(state: RunState, channel: string | undefined) {
       (adjustment) =>
         !adjustment.struck &&
         adjustment.action !== 'zero' &&
+        adjustment.action !== 'fineZero' &&
         adjustment.action !== 'quick' &&
         (!channel || adjustment.channels.includes(channel)),
     )
     .at(-1);
+}
+
+/** The last zero of a channel, by its key or by the fine control. */
+function lastZero(state: RunState, channel: string | undefined) {
+  return state.adjustments.findLast(
+    (one) => !one.struck && (one.action === 'zero' || one.action === 'fineZero') && (!channel || one.channels.includes(channel)),
+  );
 }
 
 /** A save counts only for the adjustment it followed. */

@@ -6,7 +6,9 @@ import type { ScopeEntry } from '../measurand/scope';
 import type { StandingValue } from '../measurand/standing';
 import type { DecisionRule } from '../uncertainty/decide';
 import type { Reading } from '../quantity/reading';
-import type { Phase } from '../procedure/procedure';
+import type { Follow } from '../procedure/follow';
+import type { AdjustAction, Output, Phase } from '../procedure/procedure';
+import type { QuestionId } from '../procedure/question';
 import type { Judgement } from './judge';
 import type { ReferenceSnapshot } from './reference-snapshot';
 import type { BumpChannel, Capture, TraceKept } from './evidence';
@@ -47,6 +49,8 @@ export interface RunChannel {
   water?: WaterTerms;
   /** How its sensor answers to temperature and pressure, in % of the reading, where the model states it. */
   coefficients?: { temperaturePercentPerC?: string; pressurePercentPerHPa?: string };
+  /** Alarm points as agreed, in the channel's unit. */
+  alarms?: { low?: string; high?: string };
   status: 'fitted' | 'removed' | 'notCalibrated';
 }
 
@@ -109,9 +113,9 @@ export interface TargetUsed {
 export interface EventData {
   started: StartedData;
   stepEntered: Record<string, never>;
-  stepDone: { note?: string; trace?: TraceKept };
+  stepDone: { note?: string; trace?: TraceKept; /** What each channel showed where a wait ended because the display was back. */ shown?: Record<string, string> };
   stepSkipped: { reason: string };
-  answered: { item: string; value: string; note?: string };
+  answered: { item: string; value: string; note?: string; /** What it had to be. */ expected?: string };
   conditionRecorded: {
     temperatureC?: string;
     pressureHPa?: string;
@@ -144,7 +148,7 @@ export interface EventData {
   };
   adjusted: {
     channels: string[];
-    action: 'quick' | 'zero' | 'span' | 'calibrate' | 'trim';
+    action: AdjustAction;
     outcome: 'passed' | 'failed' | 'applied' | 'discarded';
     readBack: Record<string, string>;
   };
@@ -152,7 +156,8 @@ export interface EventData {
   bumped: {
     method: 'timed' | 'watched' | 'station';
     channels: Record<string, BumpChannel>;
-    outputs: Record<string, boolean>;
+    /** What was witnessed or sensed; what nobody could tell is left out. */
+    outputs: Partial<Record<Output, boolean>>;
     outcome: 'passed' | 'failed';
     reasons?: string[];
   };
@@ -161,10 +166,10 @@ export interface EventData {
   settingChanged: { setting: string; before: string; after: string; agreedBy?: string };
   deviated: { what: string; reason: string };
   decided: {
-    question: string;
+    question: QuestionId;
     option: string;
     channel?: string;
-    consequence?: 'service' | 'outOfService' | 'discard';
+    consequence?: Exclude<Follow, 'mend' | 'remark'> | 'discard';
     again?: string[];
     note?: string;
   };
@@ -195,4 +200,4 @@ export type RunEvent = EventDraft & {
 };
 
 /** Version written today. An event of an older one is lifted on reading (`lift`). */
-export const EVENT_VERSION = 3;
+export const EVENT_VERSION = 4;

@@ -27,7 +27,8 @@ export interface TraceKept {
 /** What a channel did in a bump: direction and size. Response times where a line or a station measured them. */
 export interface BumpChannel {
   moved: boolean;
-  rightWay: boolean;
+  /** Null where nobody and nothing told it. */
+  rightWay: boolean | null;
   shown?: string;
   before?: string;
   t50Seconds?: number;

@@ -97,6 +97,7 @@ export const startedFourGas: Omit<StartedData, 'procedure'> = {
   channels: fourGasChannels,
 };
 
+export const OUTPUTS_WORK = { sound: { value: 'pass' }, light: { value: 'pass' }, vibration: { value: 'pass' } };
 export const ZERO = { 'c-ex': '0', 'c-h2s': '0.0', 'c-co': '0', 'c-o2': '20.9' };
 export const FOUND = { 'c-o2': '17.8', 'c-ex': '46', 'c-h2s': '21.5', 'c-co': '97' };
 export const LEFT = { 'c-o2': '18.0', 'c-ex': '50', 'c-h2s': '25.0', 'c-co': '100' };
@@ -122,7 +123,8 @@ export function prepare(run: ScriptedRun): ScriptedRun {
     conditions: { temperatureC: '21.5', pressureHPa: '1009', humidityPercent: '45' },
     equipment: ROOM_EQUIPMENT,
   });
-  return run.do({ type: 'bindReference', slot: 'mix', reference: 'ref-mix', flowLPerMin: '0.5' });
+  run.do({ type: 'bindReference', slot: 'mix', reference: 'ref-mix', flowLPerMin: '0.5' });
+  return run.do({ type: 'completeStep', step: 'auto-zero', answers: { passed: { value: 'pass' } } });
 }
 
 /** Types the texts for whatever the present read step asks for. */
@@ -156,7 +158,7 @@ export function asFound(run: ScriptedRun, found: Record<string, string> = FOUND)
 export function adjust(run: ScriptedRun, failing: Record<string, number> = {}): ScriptedRun {
   run.do({
     type: 'adjust',
-    step: 'zero',
+    step: 'zeroing#1/zero',
     channels: ['c-o2', 'c-ex', 'c-h2s', 'c-co'].filter((id) =>
       run.state.channels.some((channel) => channel.id === id && channel.status === 'fitted'),
     ),
@@ -189,13 +191,14 @@ export function adjust(run: ScriptedRun, failing: Record<string, number> = {}): 
 }
 
 export function asLeft(run: ScriptedRun, left: Record<string, string> = LEFT): ScriptedRun {
-  run.do({ type: 'save', step: 'save' });
   if (run.step().key === 'span-gas-off') gas(run, false);
   run.wait(60).do({ type: 'completeStep', step: 'purge' });
   readAll(run, ZERO);
   gas(run, true).wait(90);
   readAll(run, left);
   gas(run, false);
+  run.do({ type: 'completeStep', step: 'alarms', answers: OUTPUTS_WORK });
+  run.wait(60).do({ type: 'completeStep', step: 'left-purge' });
   return run.do({ type: 'completeStep', step: 'return', answers: { clean: { value: 'yes' } } });
 }
 

@@ -1,3 +1,4 @@
+import { differenceInMilliseconds, parseISO } from 'date-fns';
 import { measurandOf } from '../measurand';
 import { checkTypedReading, type Reading } from '../quantity/reading';
 import type { Point } from '../procedure/procedure';
@@ -9,11 +10,12 @@ import { at, stepInTurn } from './step-in-turn';
 import { typedInputs } from './inputs-of-point';
 import type { Judgement } from './judge';
 import { judgeAtPoint } from './judge-at-point';
-import { missingReadings } from './plan';
+import { missingReadings, type PlannedStep } from './plan';
 import { say } from '../words/say';
 import { isRefusal, refuse, type Refusal } from './refusal';
+import { refused } from './refused';
 import { resolveTarget } from './resolve-target';
-import { wasAdjusted, type RunState } from './state';
+import { openStimulus, wasAdjusted, type RunState } from './state';
 
 /** A reading as displayed, with the target it was compared with and the verdict, all copied into the event. */
 export function handleReading(command: Extract<Command, { type: 'captureReading' }>, handling: Handling): EventDraft[] | Refusal {
@@ -47,6 +49,8 @@ export function handleReading(command: Extract<Command, { type: 'captureReading'
     ...(command.capture ? { capture: command.capture } : {}),
   });
   if ('refused' in result) return result;
+  const early = tooSoon(command, step, handling);
+  if (isRefusal(early)) return early;
   const contradiction =
     step.step.phase === 'adjustment' && result.target
       ? measurandOf(channel.measurand).contradicts?.({ point, channel, state, inputs, procedure }, result.target)
@@ -70,7 +74,8 @@ export function handleReading(command: Extract<Command, { type: 'captureReading'
     at(step),
   );
   const said = ownSensor(state, inputs, channel.label, handling);
-  return missing.length > 1 ? [captured, ...said] : [captured, ...said, draft('stepDone', {}, at(step))];
+  const events = [...early, captured, ...said];
+  return missing.length > 1 ? events : [...events, draft('stepDone', {}, at(step))];
 }
 
 /**
@@ -114,6 +119,24 @@ export function judgeTyped({
   const reading: Reading = { text: withNumber ? text.trim() : status, unit: channel.unit, status };
   const context = { point, channel, state, inputs, procedure, ...(capture ? { capture } : {}) };
   return { reading, target, judgement: judgeAtPoint(reading, target, context) };
+}
+
+/** A figure typed before gas or liquid has acted for as long as the procedure asks: a deviation with its reason, once a step. A line proves by itself that it stood still. */
+function tooSoon(
+  { capture, deviation }: Extract<Command, { type: 'captureReading' }>,
+  { step, key, iteration }: PlannedStep,
+  { state, context, draft, procedure }: Handling,
+): EventDraft[] | Refusal {
+  const asked = step.kind === 'read' ? step.exposureSeconds : undefined;
+  const span = openStimulus(state);
+  if (!asked || capture || !span) return [];
+  const now = context.origin?.occurredAt ?? context.now;
+  const seconds = Math.floor(differenceInMilliseconds(parseISO(now), parseISO(span.onAt)) / 1000);
+  if (seconds >= asked || state.deviations.some((one) => one.step === key)) return [];
+  const what = procedure.slots.find((one) => one.id === span.slot)?.label ?? span.means;
+  if (!deviation?.trim()) return refused('tooSoon', { seconds, what, asked }, 'deviation');
+  const said = say({ code: 'deviation.tooSoon', numbers: { title: step.title, seconds, what, asked } });
+  return [draft('deviated', { what: said, reason: deviation.trim() }, { step: key, iteration })];
 }
 
 /** The temperature came from the instrument itself, since nothing else was dipped: a deviation from the method, said once. */

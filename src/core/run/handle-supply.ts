@@ -6,6 +6,7 @@ import type { EventDraft } from './event';
 import type { Handling } from './handling';
 import { at, stepInTurn } from './step-in-turn';
 import { currentSteps } from './plan';
+import { refused } from './refused';
 import { isRefusal, refuse, type Refusal } from './refusal';
 import type { ReferenceSnapshot } from './reference-snapshot';
 import { matchRegulator } from '../supply/match-regulator';
@@ -35,6 +36,8 @@ export function handleBind(command: Extract<Command, { type: 'bindReference' }>,
   const flow = fed?.flowLPerMin ?? command.flowLPerMin;
   if (needsFlow && !(Number(flow) > 0 && Number(flow) <= 10))
     return refuse('noFlow', 'Type the regulator’s flow in L/min (0.3, 0.5, 1.0 …).', { field: 'flowLPerMin' });
+  if (needsFlow && slot.flows && !slot.flows.some((one) => Number(one) === Number(flow)))
+    return refused('flow', { slot: slot.label, flows: slot.flows.join(', '), flow: flow! }, 'flowLPerMin');
   if (openStimulus(state, slot.id)) return refuse('gasOpen', 'Close the gas before the bottle is changed.');
   const step = currentSteps(procedure, state).find(
     (candidate) => candidate.step.kind === 'reference' && candidate.step.slots.includes(slot.id),

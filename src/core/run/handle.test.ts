@@ -161,7 +161,7 @@ describe('two tries', () => {
       'span[c-h2s]/try#1/adjust',
       'span[c-h2s]/try#2/again/off',
       'span[c-h2s]/try#2/again/clear',
-      'span[c-h2s]/try#2/again/zero',
+      'span[c-h2s]/try#2/again/zeroing#1/zero',
       'span[c-h2s]/try#2/gas',
       'span[c-h2s]/try#2/adjust',
     ]);

@@ -62,6 +62,7 @@ describe('bump test', () => {
     channels: ['o2', 'ex', 'h2s', 'co'],
     method,
     outputs: ['sound', 'light'],
+    follows: ['mend', 'service', 'outOfService'],
   });
   it.each([
     ['watched', {}, { sound: true, light: true }, 'passed'],
@@ -102,7 +103,7 @@ describe('bump test', () => {
         kind: 'check',
         title: 'Tag it',
         when: { is: 'bumpFailed' },
-        items: [{ id: 'tag', label: 'Tagged', answer: 'yesNo' }],
+        items: [{ id: 'tag', label: 'Tagged', answer: 'yesNo', bad: 'none' }],
       },
     ]);
     expect(keys(run)).toEqual(['bump']);
@@ -112,7 +113,7 @@ describe('bump test', () => {
       channels: all({ 'c-ex': { moved: false, rightWay: true } }),
       outputs: { sound: true, light: true },
     });
-    expect(keys(run)).toEqual(['bump', 'then']);
+    expect(keys(run)).toEqual(['bump', 'bump!', 'then']);
   });
 });
 
@@ -152,7 +153,7 @@ describe('save with a deadline', () => {
 });
 
 describe('the order of steps', () => {
-  const look = (id: string): Step => ({ id, kind: 'check', title: id, items: [{ id: 'seen', label: 'Seen', answer: 'yesNo' }] });
+  const look = (id: string): Step => ({ id, kind: 'check', title: id, items: [{ id: 'seen', label: 'Seen', answer: 'yesNo', bad: 'none' }] });
   const done = (run: ScriptedRun, step: string) => run.do({ type: 'completeStep', step, answers: { seen: { value: 'yes' } } });
   it('fixed: one after the other; any: several at once, and the next only when all are done', () => {
     const run = begin([
@@ -201,7 +202,7 @@ describe('the order of steps', () => {
         title: 'Look',
         items: [
           { id: 'volts', label: 'Battery', answer: 'number' },
-          { id: 'case', label: 'Case', answer: 'passFault' },
+          { id: 'case', label: 'Case', answer: 'passFault', bad: { when: 'negative', follows: ['mend', 'service'] } },
         ],
       },
     ]);

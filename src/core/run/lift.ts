@@ -77,8 +77,16 @@ function traitsOfVersion2(event: Record<string, unknown>): Record<string, unknow
   };
 }
 
+/** Version 3 knew what a bump led to by the option's name alone. */
+function bumpOfVersion3(event: Record<string, unknown>): Record<string, unknown> {
+  if (event.type !== 'decided') return event;
+  const data = event.data as { question: string; option: string };
+  if (data.question !== 'afterBump') return event;
+  return { ...event, data: { ...data, consequence: data.option === 'out' ? 'outOfService' : 'calibrate' } };
+}
+
 /** From version n to n + 1. */
-const LIFTERS: Record<number, Lifter> = { 1: judgementOfVersion1, 2: traitsOfVersion2 };
+const LIFTERS: Record<number, Lifter> = { 1: judgementOfVersion1, 2: traitsOfVersion2, 3: bumpOfVersion3 };
 
 /**
  * Brings a stored event up to today's version, one step at a time, and checks it. Errors: RangeError for a version from the future or without a way up, and for data that its type does not allow.

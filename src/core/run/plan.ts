@@ -1,6 +1,8 @@
 import type { GroupStep, Procedure, Step } from '../procedure/procedure';
 import { conditionHolds } from './condition-holds';
-import { measuredChannels, standingReading, wasAdjusted, type RunState } from './state';
+import { badIn, canBeBad, decisionKey, decisionOn, lookKey, type Watched } from './follow-up';
+import { measuredChannels, standingReading, traitsOf, wasAdjusted, type RunState } from './state';
+import { say } from '../words/say';
 
 /** One step as it stands in this run: the same step may come again for another channel or another try, each with its own key. */
 export interface PlannedStep {
@@ -44,10 +46,30 @@ interface Planning {
 }
 
 function root(procedure: Procedure, state: RunState): PlanNode {
-  return {
-    order: 'fixed',
-    children: expand(procedure.steps, '', { iteration: 1 }, { procedure, state, recorded: recordedKeys(state) }),
-  };
+  const children = expand(procedure.steps, '', { iteration: 1 }, { procedure, state, recorded: recordedKeys(state) });
+  if (!state.ending) return { order: 'fixed', children };
+  // The instrument was given up: what was done stays, nothing more is asked but to close what is open.
+  const done = children.flatMap(leaves).filter(ended);
+  return { order: 'fixed', children: [...done, ...closings(procedure, state)].map((leaf) => ({ leaf })) };
+}
+
+function closings(procedure: Procedure, state: RunState): PlannedStep[] {
+  return state.stimuli
+    .filter((span) => span.offAt === null)
+    .map(({ slot, means, onSeq }) => ({
+      key: `close-${slot}~${onSeq}`,
+      step: {
+        id: `close-${slot}`,
+        kind: 'stimulus',
+        title: say({ code: 'follow.close' }),
+        reason: say({ code: 'follow.closeReason' }),
+        slot,
+        means,
+        on: false,
+      },
+      iteration: 1,
+      status: 'todo',
+    }));
 }
 
 /** Keys of steps that were recorded, and of the groups and rounds they stand in. */
@@ -78,7 +100,7 @@ interface Place {
 }
 
 function expand(steps: Step[], prefix: string, place: Place, planning: Planning, order: 'fixed' | 'any' = 'fixed'): PlanNode[] {
-  const { procedure, state, recorded } = planning;
+  const { state, recorded } = planning;
   return steps.flatMap((step, index): PlanNode[] => {
     const key = prefix + step.id;
     const where = { ...place, stepKey: (id: string) => prefix + id };
@@ -88,18 +110,51 @@ function expand(steps: Step[], prefix: string, place: Place, planning: Planning,
       if (passed || !conditionHolds(step.when, state, where)) return [];
     }
     if (step.kind === 'group') return expandGroup(step, key, place, planning);
-    return [
-      {
-        leaf: {
-          key,
-          step,
-          iteration: place.iteration,
-          ...(place.channel ? { channel: place.channel } : {}),
-          status: leafStatus(step, key, place, procedure, state),
-        },
-      },
-    ];
+    // Channels that were given up are asked nothing more; a step that has none left is none.
+    if ((step.kind === 'read' || step.kind === 'adjust') && !recorded.has(key) && noneLeft(step, place.channel, planning)) return [];
+    const asked = step.kind === 'check' ? withFittedOutputs(step, state) : step;
+    if (asked.kind === 'check' && asked.items.length === 0) return [];
+    if (canBeBad(asked)) return [looks(asked, key, place, planning)];
+    return [leafOf(asked, key, place, planning)];
   });
+}
+
+const noneLeft = (step: { points: string[] }, channel: string | undefined, { procedure, state }: Planning) =>
+  readPairs(step, channel, procedure, state).length === 0;
+
+/** What this model does not have is not asked about. */
+function withFittedOutputs(step: Extract<Step, { kind: 'check' }>, state: RunState): Extract<Step, { kind: 'check' }> {
+  if (!step.items.some((item) => item.output)) return step;
+  const fitted = traitsOf(state).outputs;
+  return fitted ? { ...step, items: step.items.filter((item) => !item.output || fitted.includes(item.output)) } : step;
+}
+
+function leafOf(step: Exclude<Step, GroupStep>, key: string, place: Place, { procedure, state }: Planning): PlanNode {
+  return {
+    leaf: {
+      key,
+      step,
+      iteration: place.iteration,
+      ...(place.channel ? { channel: place.channel } : {}),
+      status: leafStatus(step, key, place, procedure, state),
+    },
+  };
+}
+
+/** A step whose outcome may be bad: each bad look opens a decision, and one that is put right is looked at again. */
+function looks(step: Watched, base: string, place: Place, planning: Planning): PlanNode {
+  const { state } = planning;
+  const children: PlanNode[] = [];
+  for (let look = 1; ; look += 1) {
+    const key = lookKey(base, look);
+    children.push(leafOf(step, key, place, planning));
+    const bad = state.steps[key]?.status === 'done' ? badIn(step, key, state) : [];
+    if (bad.length === 0) break;
+    const decision = decisionKey(key);
+    children.push(leafOf(decisionOn(step, bad, look), decision, place, planning));
+    if (state.decisions.findLast((one) => one.step === decision)?.option !== 'mend') break;
+  }
+  return { order: 'fixed', children };
 }
 
 function expandGroup(group: GroupStep, key: string, place: Place, planning: Planning): PlanNode[] {

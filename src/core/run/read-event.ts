@@ -1,4 +1,6 @@
 import { SERVICES } from '../instrument/service';
+import { ADJUST_ACTIONS } from '../procedure/procedure';
+import { QUESTIONS } from '../procedure/question';
 import type { EventData, EventType } from './event';
 
 /** What a part of an event is, as far as it is checked on reading. `?`: may be left out. */
@@ -19,9 +21,9 @@ const EVENTS: Record<EventType, Parts> = {
     practice: 'flag',
   },
   stepEntered: {},
-  stepDone: { note: 'text?', trace: 'object?' },
+  stepDone: { note: 'text?', trace: 'object?', shown: 'object?' },
   stepSkipped: { reason: 'text' },
-  answered: { item: 'text', value: 'text', note: 'text?' },
+  answered: { item: 'text', value: 'text', note: 'text?', expected: 'text?' },
   conditionRecorded: { temperatureC: 'text?', pressureHPa: 'text?', humidityPercent: 'text?', by: 'object?' },
   referenceBound: { slot: 'text', reference: 'object', flowLPerMin: 'text?', regulator: 'object?' },
   referenceReleased: { slot: 'text', reason: 'text?' },
@@ -38,7 +40,7 @@ const EVENTS: Record<EventType, Parts> = {
   },
   adjusted: {
     channels: 'list',
-    action: ['quick', 'zero', 'span', 'calibrate', 'trim'],
+    action: ADJUST_ACTIONS,
     outcome: ['passed', 'failed', 'applied', 'discarded'],
     readBack: 'object',
   },
@@ -48,7 +50,7 @@ const EVENTS: Record<EventType, Parts> = {
   partReplaced: { channel: 'text', part: 'text', newSerial: 'text' },
   settingChanged: { setting: 'text', before: 'text', after: 'text', agreedBy: 'text?' },
   deviated: { what: 'text', reason: 'text' },
-  decided: { question: 'text', option: 'text', channel: 'text?', note: 'text?' },
+  decided: { question: QUESTIONS, option: 'text', channel: 'text?', note: 'text?' },
   struck: { seq: 'number', reason: 'text' },
   noted: { text: 'text' },
   finished: { statement: 'text?' },

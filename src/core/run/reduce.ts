@@ -1,6 +1,7 @@
-import type { RunEvent } from './event';
+import { isEnding } from '../procedure/follow';
+import type { EventData, RunEvent } from './event';
 import { forgetPlan } from './plan';
-import { emptyState, openStimulus, boundReference, type Flag, type RunState } from './state';
+import { boundReference, emptyState, measuredChannels, openStimulus, type Flag, type RunState } from './state';
 
 /**
  * The state that a list of events amounts to. Accepts any recorded order; never reads a clock or a table; guards nothing (that is `handle`'s work).
@@ -48,6 +49,7 @@ export function apply(state: RunState, event: RunEvent): RunState {
       state.answers[`${step}/${event.data.item}`] = {
         value: event.data.value,
         ...(event.data.note ? { note: event.data.note } : {}),
+        ...(event.data.expected === undefined ? {} : { expected: event.data.expected }),
         seq: event.seq,
       };
       break;
@@ -89,7 +91,7 @@ export function apply(state: RunState, event: RunEvent): RunState {
       state.saves.push({ ...event.data, ...mark, step });
       break;
     case 'bumped':
-      state.bumps.push({ ...event.data, ...mark });
+      state.bumps.push({ ...event.data, ...mark, step });
       break;
     case 'cared':
       state.cares.push({ ...event.data, ...mark });
@@ -110,9 +112,7 @@ export function apply(state: RunState, event: RunEvent): RunState {
       break;
     case 'decided': {
       state.decisions.push({ ...event.data, ...mark, by, step });
-      const { channel, consequence, option } = event.data;
-      if (channel && (consequence === 'service' || consequence === 'outOfService'))
-        state.retired[channel] = { option, consequence };
+      applyEnding(state, event.data, { at: event.occurredAt, by, seq: event.seq });
       break;
     }
     case 'struck':
@@ -145,6 +145,19 @@ export function apply(state: RunState, event: RunEvent): RunState {
       break;
   }
   return state;
+}
+
+/** A channel that is given up; the whole instrument where the decision names none, or where none is left. */
+function applyEnding(state: RunState, { channel, consequence, option, note }: EventData['decided'], mark: Mark): void {
+  if (!isEnding(consequence)) return;
+  if (channel && consequence !== 'return') state.retired[channel] = { option, consequence };
+  if (!channel || measuredChannels(state).length === 0)
+    state.ending = { consequence, ...(note ? { note } : {}), ...mark };
+}
+interface Mark {
+  at: string;
+  by: string;
+  seq: number;
 }
 
 function applyStimulus(

@@ -1,4 +1,5 @@
 import type { Actor, EventData, RunChannel, StartedData } from './event';
+import type { Ending } from '../procedure/follow';
 import type { Traits } from '../instrument/traits';
 import type { TraceKept } from './evidence';
 
@@ -70,15 +71,17 @@ export interface RunState {
   channels: RunChannel[];
   /** Channel id to what was decided for it after two failed tries. */
   retired: Record<string, { option: string; consequence: 'service' | 'outOfService' }>;
+  /** The whole instrument was given up: nothing is asked of it any more. */
+  ending: { consequence: Ending; note?: string; at: string; by: string; seq: number } | null;
   steps: Record<string, StepRecord>;
-  answers: Record<string, { value: string; note?: string; seq: number }>;
+  answers: Record<string, { value: string; note?: string; expected?: string; seq: number }>;
   conditions: (EventData['conditionRecorded'] & { at: string; seq: number })[];
   bindings: Binding[];
   stimuli: StimulusSpan[];
   readings: RecordedReading[];
   adjustments: RecordedAdjustment[];
   saves: (EventData['saved'] & { seq: number; at: string; step: string })[];
-  bumps: (EventData['bumped'] & { seq: number; at: string })[];
+  bumps: (EventData['bumped'] & { seq: number; at: string; step: string })[];
   cares: (EventData['cared'] & { seq: number; at: string })[];
   parts: (EventData['partReplaced'] & { seq: number; at: string })[];
   settings: (EventData['settingChanged'] & { seq: number; at: string })[];
@@ -106,6 +109,7 @@ export function emptyState(run: string): RunState {
     samePerson: false,
     channels: [],
     retired: {},
+    ending: null,
     steps: {},
     answers: {},
     conditions: [],
@@ -151,6 +155,16 @@ export function copyState(state: RunState): RunState {
     sentBack: [...state.sentBack],
     reopened: [...state.reopened],
   };
+}
+
+/** What was answered last to a question of a step, however often it was looked at. */
+export function lastAnswer(state: RunState, step: string, item: string): RunState['answers'][string] | undefined {
+  let found = state.answers[`${step}/${item}`];
+  for (let look = 2; ; look += 1) {
+    const next = state.answers[`${step}~${look}/${item}`];
+    if (!next) return found;
+    found = next;
+  }
 }
 
 /** The reading that counts for a point, channel and phase: the latest that nobody struck. */

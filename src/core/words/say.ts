@@ -3,10 +3,12 @@ import { EN, type WordCode } from './en';
 
 export type { WordCode } from './en';
 
+export type Numbers = Record<string, string | number>;
+
 /** What is to be said, before it is said: a code and the numbers it rests on. Kept in records; the sentence is made where somebody reads it. */
 export interface Fact {
   code: WordCode;
-  numbers?: Record<string, string | number>;
+  numbers?: Numbers;
 }
 
 /** Languages with a catalogue. A further one is one file of the same codes. */

@@ -1,7 +1,9 @@
 import type { CheckItem } from '@/core/procedure/procedure';
 import { ROOM, ROOM_QUANTITIES, type RoomQuantity } from '@/core/measurand/room';
 import { boundReference } from '@/core/run/state';
-import { missingReadings, readPairs } from '@/core/run/plan';
+import { expectedAnswer } from '@/core/run/expected-answer';
+import { missingReadings, readPairs, type PlannedStep } from '@/core/run/plan';
+import { waitSeconds } from '@/core/run/wait-seconds';
 import type { RunChannel } from '@/core/run/event';
 import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
 import { ScriptedRun } from '@/core/run/scripted';
@@ -50,13 +52,13 @@ function work(pilot: Pilot, planned: ReturnType<ScriptedRun['current']>[number])
   const now = () => run.now.toISOString().slice(0, 10);
   switch (step.kind) {
     case 'wait':
-      run.wait(step.minSeconds + random.whole(1, 40)).do({ type: 'completeStep', step: key });
+      run.wait(waitSeconds(step, run.state) + random.whole(1, 40)).do({ type: 'completeStep', step: key });
       break;
     case 'check':
       run.wait(15).do({
         type: 'completeStep',
         step: key,
-        answers: Object.fromEntries(step.items.map((item) => [item.id, { value: answerTo(item, iteration) }])),
+        answers: Object.fromEntries(step.items.map((item) => [item.id, { value: answerTo(item, planned, run) }])),
       });
       break;
     case 'condition':
@@ -73,7 +75,7 @@ function work(pilot: Pilot, planned: ReturnType<ScriptedRun['current']>[number])
       break;
     case 'reference':
       step.slots.forEach((slot) =>
-        run.wait(20).do({ type: 'bindReference', slot, reference: choose(slot, iteration).id, flowLPerMin: '0.5' }),
+        run.wait(20).do({ type: 'bindReference', slot, reference: choose(slot, iteration).id, flowLPerMin: flowFor(slot, run) }),
       );
       break;
     case 'stimulus':
@@ -95,7 +97,7 @@ function work(pilot: Pilot, planned: ReturnType<ScriptedRun['current']>[number])
         step: key,
         channels,
         outcome: failed ? 'failed' : step.action === 'calibrate' && run.procedure.family === 3 ? 'applied' : 'passed',
-        readBack: step.action === 'zero' ? {} : { raw: `${random.whole(620, 940)} nA` },
+        readBack: step.action === 'zero' || step.action === 'fineZero' ? {} : { raw: `${random.whole(620, 940)} nA` },
       });
       break;
     }
@@ -124,6 +126,10 @@ function work(pilot: Pilot, planned: ReturnType<ScriptedRun['current']>[number])
   }
 }
 
+/** The workshop's usual flow, or one that this place allows. */
+const flowFor = (slot: string, { procedure }: ScriptedRun): string =>
+  procedure.slots.find((one) => one.id === slot)?.flows?.[0] ?? '0.5';
+
 /** Equipment of the room by quantity, where the procedure has places for it: what is at hand. */
 export function equipmentFor({ procedure, options }: ScriptedRun): Partial<Record<RoomQuantity, string>> {
   return Object.fromEntries(
@@ -144,8 +150,10 @@ function changeBottle({ run, second }: Pilot, slot: string): void {
 
 const PLAIN_ANSWER = { passFault: 'pass', yesNo: 'yes', number: '0', text: 'none', sensorSerial: 'NEW-1' };
 
-function answerTo(item: CheckItem, iteration: number): string {
-  return item.id === 'another' && iteration >= 2 ? 'no' : PLAIN_ANSWER[item.answer];
+/** What a plain day answers: no fault, and what the instrument keeps is what the bottle says. */
+function answerTo(item: CheckItem, planned: PlannedStep, run: ScriptedRun): string {
+  if (item.about === 'another' && planned.iteration >= 2) return 'no';
+  return expectedAnswer(item, planned, run) ?? PLAIN_ANSWER[item.answer];
 }
 
 function capture(

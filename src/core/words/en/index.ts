@@ -1,3 +1,4 @@
+import { BENCH } from './bench';
 import { BUDGET } from './budget';
 import { CERTIFICATE } from './certificate';
 import { CHECK } from './check';
@@ -9,6 +10,7 @@ import { TARGETS } from './targets';
 
 /** The English catalogue: one sentence a code, figures in braces (ICU). */
 export const EN = {
+  ...BENCH,
   ...BUDGET,
   ...CERTIFICATE,
   ...CHECK,

@@ -1,5 +1,30 @@
+/** Refusals that name their word by its code alone. */
+export type RefusalWord = Extract<keyof typeof REFUSALS, `refused.${string}`> extends `refused.${infer Word}` ? Word : never;
+
 /** Why something can't be done now, beside the field it belongs to. */
 export const REFUSALS = {
+  'refused.unanswered': '{label}: an answer is missing.',
+  'refused.notANumber': '{label}: “{typed}” is not a number.',
+  'refused.whoAgreed': '{label} was {before} before: a safety setting. Say who agreed to the change.',
+  'refused.faultNeedsNote': '{label}: say what is wrong.',
+  'refused.noBump': 'This step is no bump test.',
+  'refused.unseen': 'Did {channels} move? Every channel is looked at.',
+  'refused.untold': 'Did {outputs} work? Say yes or no: what nobody looked at proves nothing.',
+  'refused.noSave': 'This step saves nothing.',
+  'refused.noReadBack': 'Read the last-calibration date back from the instrument and type it.',
+  'refused.noDate': '“{readBack}” is no date: type it as the instrument shows it.',
+  'refused.notToday':
+    '{readBack} is not today ({today}): it has not saved. Save again and read it back, or record it as lost; then it is calibrated again.',
+  'refused.asFoundOnly': 'The customer asked for the as-found only: nothing is adjusted.',
+  'refused.noChannels': 'Say which channel the instrument accepted or refused.',
+  'refused.zeroInGas': 'The gas is open at this instrument: close it and let it clear. What it shows now is no zero.',
+  'refused.noOption': 'Choose one of the answers.',
+  'refused.decideWhy': '{option}: say in a few words what was done, or why it may stand.',
+  'refused.decideFirst': 'This has to be decided: it can’t be left out.',
+  'refused.notBack': '{channels} not back at zero and clean air yet: {left} s are left of the purge.',
+  'refused.flow': '{slot} is fed with {flows} L/min here, not with {flow}.',
+  'refused.tooSoon':
+    '{seconds} s in the {what}: a reading takes {asked} s here. Wait, or say why this one counts.',
   'refused.noReference': 'Choose the {slot} first.',
   'refused.noComparison': 'Type what the reference shows.',
   'refused.missingComponent': '{name} (lot {lot}) has no {substance} for {channel}.',
@@ -46,6 +71,7 @@ export const REFUSALS = {
   'room.humidityPercent': 'The relative humidity',
   'reference.certificate': 'certificate',
   'reference.traceability': 'traceability',
+  'deviation.tooSoon': '{title}: read after {seconds} s in the {what} instead of {asked} s',
   'deviation.ownSensor': 'Temperature of the liquid taken from the instrument itself',
   'deviation.ownSensorReason': 'No thermometer was dipped beside {channel}; the tolerance of its own sensor is in the budget',
 } as const;

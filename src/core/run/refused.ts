@@ -1,0 +1,15 @@
+import { say, type Numbers } from '../words/say';
+import type { RefusalWord } from '../words/en/refusals';
+import { refuse, type Refusal } from './refusal';
+
+/**
+ * A refusal in the words of the catalogue; the code for programs is the word's own.
+ *
+ * @example
+ * refused('notToday', { readBack: '12 Mar 2019', today: '2026-11-27' }, 'readBack')
+ */
+export const refused = (code: RefusalWord, numbers: Numbers = {}, field?: string): Refusal =>
+  refuse(code, say({ code: `refused.${code}`, numbers }), {
+    ...(field ? { field } : {}),
+    numbers: Object.fromEntries(Object.entries(numbers).map(([name, value]) => [name, String(value)])),
+  });
