@@ -13,7 +13,7 @@ import { inTurn, verdict } from './in-turn';
 /** The same rows in the same shape, straight from SQL. */
 const RAW = `select a.id, a.next_due, a.due_basis, a.maker, m.name as model, a.serial, a.tag, c.id as customer_id, c.name as customer, c.wants_reminders
   from asset a join instrument_model m on m.id = a.model_id join customer c on c.id = a.customer_id
-  where a.next_due is not null and a.status = 'active' order by a.next_due, a.id limit 41`;
+  where a.next_due is not null and a.status = 'inUse' order by a.next_due, a.id limit 41`;
 
 async function dueListAgainstSql(): Promise<boolean> {
   const owner = new Pool({ connectionString: process.env.OWNER_DATABASE_URL });

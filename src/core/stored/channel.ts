@@ -20,6 +20,7 @@ const WATER = shape({
   referenceElectrode: yup.string(),
   charge: decimal(),
 });
+const ALARMS = shape({ low: decimal(), high: decimal() });
 const CHANNEL = shape({
   role: yup.string().required(),
   label: yup.string().required(),
@@ -37,6 +38,7 @@ const CHANNEL = shape({
   cleanAir: decimal(),
   scale: maybe(SCALE),
   water: maybe(WATER),
+  alarms: maybe(ALARMS),
   coefficients: maybe(shape({ temperaturePercentPerC: decimal(), pressurePercentPerHPa: decimal() })),
 });
 
@@ -46,6 +48,8 @@ export const readTolerance = storedReader<Tolerance>('tolerance', TOLERANCE.requ
 export const readScale = storedReader<NonNullable<RunChannel['scale']>>('scale', SCALE.required());
 /** How a water channel computes what it shows, as it was stored, checked. Errors: RangeError. */
 export const readWaterTerms = storedReader<WaterTerms>('water terms', WATER.required());
+/** Alarm points as they were stored, checked. Errors: RangeError. */
+export const readAlarms = storedReader<NonNullable<RunChannel['alarms']>>('alarm points', ALARMS.required());
 /** A channel as every instrument of a model has it when new. */
 export type ModelChannel = Omit<RunChannel, 'id' | 'item' | 'status' | 'sensorSerial'>;
 

@@ -1,5 +1,7 @@
 import * as yup from 'yup';
 import type { Every } from '../interval/next-due';
+import type { Failed } from '../instrument/status';
+import { OUTPUTS } from '../procedure/procedure';
 import type { StandingSource } from '../measurand/standing';
 import { day, either, oneOf, shape, storedReader } from './stored-reader';
 
@@ -21,6 +23,21 @@ export interface DueBasis {
 export const readDueBasis = storedReader<DueBasis>(
   'basis of a due date',
   shape({ certificate: yup.string(), from: day().required(), reason: yup.string().required() }).required(),
+);
+
+const texts = () => yup.array().of(yup.string().required()).required();
+/** What failed in an instrument, as it was stored, checked. Errors: RangeError. */
+export const readFailed = storedReader<Failed>(
+  'what failed',
+  shape({
+    channels: texts(),
+    moved: texts(),
+    outputs: yup.array().of(oneOf(OUTPUTS).required()).required(),
+    items: yup
+      .array()
+      .of(shape({ question: yup.string().required(), label: yup.string().required() }).required())
+      .required(),
+  }).required(),
 );
 
 /** What was looked at when an instrument came in, by the item's id. */

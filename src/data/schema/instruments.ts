@@ -1,9 +1,10 @@
 import { boolean, date, pgTable, smallint, text, uuid } from 'drizzle-orm/pg-core';
+import type { StatusId } from '@/core/instrument/status';
 import { readTraits } from '@/core/instrument/traits';
 import type { PolicyScope } from '@/core/interval/policy';
 import type { RunChannel, RunItem } from '@/core/run/event';
-import { readModelChannels, readScale, readTolerance, readWaterTerms } from '@/core/stored/channel';
-import { readDueBasis, readEvery } from '@/core/stored/house';
+import { readAlarms, readModelChannels, readScale, readTolerance, readWaterTerms } from '@/core/stored/channel';
+import { readDueBasis, readEvery, readFailed } from '@/core/stored/house';
 import { checked, instant } from './columns';
 
 export const customer = pgTable('customer', {
@@ -42,7 +43,11 @@ export const asset = pgTable('asset', {
   maker: text('maker').notNull(),
   serial: text('serial').notNull(),
   tag: text('tag').notNull().default(''),
-  status: text('status').$type<'active' | 'outOfService' | 'retired'>().notNull().default('active'),
+  status: text('status').$type<StatusId>().notNull().default('inUse'),
+  statusSince: instant('status_since'),
+  statusWhy: text('status_why').notNull().default(''),
+  statusBy: text('status_by').notNull().default(''),
+  statusFailed: checked('status_failed', readFailed),
   nextDue: date('next_due'),
   dueBasis: checked('due_basis', readDueBasis),
   part: text('part').$type<RunItem['part']>().notNull().default('body'),
@@ -73,6 +78,7 @@ export const assetChannel = pgTable('asset_channel', {
   cleanAir: text('clean_air'),
   scale: checked('scale', readScale),
   water: checked('water', readWaterTerms),
+  alarms: checked('alarms', readAlarms),
   status: text('status').$type<RunChannel['status']>().notNull().default('fitted'),
 });
 

@@ -1,5 +1,6 @@
 import Link from 'next/link';
 import { day } from '@/ui/format';
+import { StatusMark } from '@/ui/status-mark';
 import { Pager } from '@/ui/pager';
 import { SearchField } from './search-field';
 import type { listAssets } from './server/asset-card';
@@ -47,7 +48,7 @@ export function AssetTable({
                   </td>
                   <td>{row.customer}</td>
                   <td>
-                    {row.status === 'outOfService' ? <span className="verdict outside">out of service</span> : day(row.nextDue)}
+                    {row.status === 'inUse' ? day(row.nextDue) : <StatusMark status={row.status} />}
                   </td>
                 </tr>
               ))}

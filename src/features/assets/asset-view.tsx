@@ -8,13 +8,28 @@ import { day, dayTime } from '@/ui/format';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { LazyErrorChart } from './lazy-chart';
 import type { assetCard } from './server/asset-card';
+import { StatusPanel, type Standing } from './status-panel';
 
 const BUMP_MARK = { ready: 'within', due: 'cannotTell', failed: 'outside', never: 'notMeasured' } as const;
 type Card = NonNullable<Awaited<ReturnType<typeof assetCard>>>;
 const SCOPE = { asset: 'this instrument', customerModel: 'this customer’s model', customer: 'the customer', model: 'the model' };
 
 /** An instrument's card: who it is, what stands against it, what was found at every visit. */
-export function AssetView({ card, zone, mayBench, now }: { card: Card; zone: string; mayBench: boolean; now: string }) {
+export function AssetView({
+  card,
+  zone,
+  mayBench,
+  mayApprove,
+  standing,
+  now,
+}: {
+  card: Card;
+  zone: string;
+  mayBench: boolean;
+  mayApprove: boolean;
+  standing: Standing | null;
+  now: string;
+}) {
   const { asset, model, customer, channels, runs, open } = card;
   const chart = chartOf(card);
   const bump = bumpState({ bumpedAt: asset.bumpedAt?.toISOString() ?? null, passed: asset.bumpPassed, now });
@@ -27,15 +42,11 @@ export function AssetView({ card, zone, mayBench, now }: { card: Card; zone: str
         <span className="mono fs-5">{asset.serial}</span>
         {asset.tag && <span className="mono quiet">{asset.tag}</span>}
         <span className="end">
-          {asset.status === 'outOfService' && <VerdictMark state="outside" word="out of service" />}
           {(asset.part !== 'body' || card.channels.some((channel) => probeKind(channel.measurand as MeasurandId))) && (
             <Link className="btn btn-plain" href={`/assets/${asset.id}/probe`}>
               {asset.part === 'body' ? 'Probe sheet' : 'Electrode sheet'}
             </Link>
           )}
-          <Link className="btn btn-plain" href={`/assets/${asset.id}/tag`}>
-            Out-of-service tag
-          </Link>
           {open && (
             <Link className="btn btn-plain" href={open.runId ? `/runs/${open.runId}` : `/tickets/${open.id}`}>
               In the house: {open.code}
@@ -43,6 +54,7 @@ export function AssetView({ card, zone, mayBench, now }: { card: Card; zone: str
           )}
         </span>
       </div>
+      {standing && <StatusPanel standing={standing} mayReturn={mayApprove} />}
       <div className="row g-3">
         <div className="col-lg-4">
           <div className="sheet h-100">

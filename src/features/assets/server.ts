@@ -1,2 +1,3 @@
 export { assetCard, listAssets } from './server/asset-card';
-export { failureOf } from './server/failure';
+export { returnToUse, wayBack } from './server/return-to-use';
+export { standingOf } from './server/standing';

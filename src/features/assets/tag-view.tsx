@@ -1,20 +1,30 @@
-import { day } from '@/ui/format';
+import { say } from '@/core/words/say';
 import { PrintButton } from '@/ui/print-button';
 import type { assetCard } from './server/asset-card';
 
 type Card = NonNullable<Awaited<ReturnType<typeof assetCard>>>;
 
 /** The tag that goes on an instrument that failed: it is never relied on until somebody has put it right. */
-export function TagView({ card, reason, today, who }: { card: Card; reason: string; today: string; who: string }) {
+export function TagView({ card, on }: { card: Card; on: string }) {
   const { asset, model, customer } = card;
+  // A tag is true or it is not printed.
+  if (asset.status === 'inUse')
+    return (
+      <main className="page">
+        <div className="page-head">
+          <h1>{say({ code: 'label.title.tag' })}</h1>
+        </div>
+        <p className="notice">{say({ code: 'return.inUse' })}</p>
+      </main>
+    );
   return (
     <main className="page">
       <div className="page-head no-print">
-        <h1>Out-of-service tag</h1>
+        <h1>{say({ code: 'label.title.tag' })}</h1>
         <PrintButton />
       </div>
       <div className="service-tag">
-        <p className="head">OUT OF SERVICE</p>
+        <p className="head">{say({ code: `status.head.${asset.status}` })}</p>
         <p className="sub">Do not use. Do not rely on any reading or alarm of it.</p>
         <dl>
           <dt>Instrument</dt>
@@ -26,10 +36,10 @@ export function TagView({ card, reason, today, who }: { card: Card; reason: stri
             {customer.name} {asset.tag && <span className="mono">{asset.tag}</span>}
           </dd>
           <dt>Why</dt>
-          <dd>{reason || '______________________________'}</dd>
+          <dd>{asset.statusWhy || '______________________________'}</dd>
           <dt>Tagged</dt>
           <dd>
-            {day(today)}, {who}
+            {on}, {asset.statusBy}
           </dd>
         </dl>
         <p className="sub">Only who has repaired and calibrated it takes this tag off.</p>

@@ -1,10 +1,12 @@
 'use client';
 import { SERVICES, type ServiceId } from '@/core/instrument/service';
+import type { StatusId } from '@/core/instrument/status';
 import { say } from '@/core/words/say';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { Field } from '@/ui/field';
+import { StatusMark } from '@/ui/status-mark';
 import { inspectionFor } from './receive-schema';
 
 export interface Line {
@@ -12,6 +14,7 @@ export interface Line {
   title: string;
   serial: string;
   measurands: string[];
+  status: StatusId;
   service: ServiceId;
   rule: string;
   promiseOn: string;
@@ -21,7 +24,7 @@ export interface Line {
 }
 
 export function newLine(
-  asset: { id: string; maker: string; model: string; serial: string; agreesDue: boolean; measurands: string[] },
+  asset: { id: string; maker: string; model: string; serial: string; agreesDue: boolean; measurands: string[]; status: StatusId },
   promiseOn: string,
 ): Line {
   return {
@@ -34,6 +37,7 @@ export function newLine(
     dueAgreed: asset.agreesDue,
     note: '',
     measurands: asset.measurands,
+    status: asset.status,
     inspection: Object.fromEntries(inspectionFor(asset.measurands).map((item) => [item.id, { result: 'pass', note: '' }])),
   };
 }
@@ -60,6 +64,7 @@ export function InstrumentLine({
       <div className="d-flex flex-wrap gap-3 align-items-baseline">
         <strong className="fs-5">{line.title}</strong>
         <span className="mono">{line.serial}</span>
+        <StatusMark status={line.status} />
         <span className="quiet">{faults ? `${faults} fault${faults > 1 ? 's' : ''} noted` : 'inspected, no fault'}</span>
         <span className="ms-auto d-flex gap-2">
           <Button variant="plain" size="sm" onClick={() => setOpen(!open)}>

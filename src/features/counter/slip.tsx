@@ -3,6 +3,7 @@ import Link from 'next/link';
 import QRCode from 'qrcode';
 import { day, dayTime } from '@/ui/format';
 import { INSPECTION_ITEMS } from './receive-schema';
+import { StatusMark } from '@/ui/status-mark';
 import { PrintButton } from '@/ui/print-button';
 import type { ticketSlip } from './server/slip';
 
@@ -38,6 +39,7 @@ export async function TicketSlip({ slip }: { slip: Slip }) {
             <h1 className="mono my-1" style={{ fontSize: '2.1rem' }}>
               {ticket.code}
             </h1>
+            <StatusMark status={asset.status} why={asset.statusWhy} />
             <div>
               Receipt {receipt.number} · {dayTime(receipt.receivedAt, workshop.zone)} · {receipt.receivedBy}
             </div>

@@ -84,7 +84,7 @@ export function ReadyProbes({
 function stateOf(probe: ProbeOnShelf, today: string): 'ready' | 'notReady' | 'out' | 'cell' {
   if (probe.part === 'cell') return 'cell';
   if (probe.hostId) return 'out';
-  return probe.status === 'active' && probe.readyUntil && probe.readyUntil >= today ? 'ready' : 'notReady';
+  return probe.status === 'inUse' && probe.readyUntil && probe.readyUntil >= today ? 'ready' : 'notReady';
 }
 
 function ProbeLine({

@@ -10,4 +10,11 @@ export const BENCH = {
   'follow.calibrate': 'Calibrate it now',
   'follow.close': 'Gas off',
   'follow.closeReason': 'Nothing more is asked of this instrument; the gas is still open.',
+  'reason.bad': '{what}: {answer}{note}',
+  'reason.givenUp': '{channel} failed two tries',
+  'reason.found': '{channel} outside as found ({point})',
+  'reason.left': '{channel} outside as left ({point})',
+  'reason.question.notSaved': 'It does not keep its calibration',
+  'reason.question.blank': 'Three air blanks that were not zero',
+  'reason.question.other': 'Given up on the bench',
 } as const;

@@ -5,6 +5,7 @@ import { CHECK } from './check';
 import { JUDGEMENT } from './judgement';
 import { MEASURANDS } from './measurands';
 import { OFFICE } from './office';
+import { PAPER_WORDS } from './paper';
 import { REFUSALS } from './refusals';
 import { TARGETS } from './targets';
 
@@ -17,6 +18,7 @@ export const EN = {
   ...JUDGEMENT,
   ...MEASURANDS,
   ...OFFICE,
+  ...PAPER_WORDS,
   ...REFUSALS,
   ...TARGETS,
 } as const;

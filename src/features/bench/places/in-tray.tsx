@@ -3,6 +3,7 @@ import { say } from '@/core/words/say';
 import Link from 'next/link';
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { day } from '@/ui/format';
+import { StatusMark } from '@/ui/status-mark';
 import type { BoardTicket } from '../server/board';
 
 /** What was received and waits, sorted by promise. A ticket is chosen by click or key and lifted by drag. */
@@ -100,6 +101,7 @@ function TicketSlipCard({
         {ticket.customer}
         {ticket.service !== 'calibrate' ? ` · ${say({ code: `service.${ticket.service}` })}` : ''}
       </div>
+      <StatusMark status={ticket.instrument.status} why={ticket.instrument.why} />
       {ticket.sentBack && <div className="verdict cannotTell small">sent back by the signatory</div>}
     </div>
   );

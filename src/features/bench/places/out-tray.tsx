@@ -1,4 +1,5 @@
 import Link from 'next/link';
+import { StatusMark } from '@/ui/status-mark';
 import type { BoardTicket } from '../server/board';
 
 interface Props {
@@ -32,6 +33,7 @@ export function OutTray({ tickets, mayApprove, handBack }: Props) {
                 </div>
                 <div className="mono small">{ticket.serial}</div>
                 <div className="quiet small mb-1">{ticket.customer}</div>
+                <StatusMark status={ticket.instrument.status} why={ticket.instrument.why} />
                 {ticket.status === 'toApprove' &&
                   (mayApprove ? (
                     <Link className="btn btn-plain btn-sm" href={`/approve/${ticket.runId}`}>

@@ -2,6 +2,7 @@
 import Link from 'next/link';
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { Countdown, Elapsed } from '@/ui/running-clock';
+import { StatusMark } from '@/ui/status-mark';
 import { useReady } from '@/ui/use-ready';
 import { PlaceLive } from '../live/place-live';
 import type { BoardTicket } from '../server/board';
@@ -67,6 +68,7 @@ export function Place({
       <div className="small">
         <span className="mono">{ticket.serial}</span> <span className="quiet">{ticket.customer}</span>
       </div>
+      <StatusMark status={ticket.instrument.status} why={ticket.instrument.why} />
       <div className="mt-2 next">
         {ticket.runId ? ticket.next?.title : ticket.warmUpSeconds === null ? 'No procedure yet' : 'Warming up'}
       </div>

@@ -1,3 +1,4 @@
+import type { StatusId } from '@/core/instrument/status';
 import type { ServiceId } from '@/core/instrument/service';
 import { and, eq, inArray, ne, sql } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
@@ -24,6 +25,8 @@ export interface BoardTicket {
   runId: string | null;
   warmUpSeconds: number | null;
   sentBack: boolean;
+  /** A tag that stands, and why. */
+  instrument: { status: StatusId; why: string };
   /** What to do next at this place, and until when it waits. */
   next: NextAction | null;
   /** The line of this instrument, if it is on one. */
@@ -51,6 +54,7 @@ export async function board(
       procedureId: instrumentModel.procedureId,
       serial: asset.serial,
       tag: asset.tag,
+      instrument: { status: asset.status, why: asset.statusWhy },
       runStatus: runSummary.status,
       line: deviceLine.id,
     })
@@ -79,6 +83,7 @@ export async function board(
         kind: row.kind,
         serial: row.serial,
         tag: row.tag,
+        instrument: row.instrument,
         service: row.ticket.service,
         promiseOn: row.ticket.promiseOn,
         place: row.ticket.place,

@@ -10,6 +10,7 @@ import { referenceSnapshot } from '@/features/shelf/server';
 import { dateIn } from '@/platform/clock';
 import { readSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
+import { keepStatus } from './keep-status';
 import { lineOfRun, refuseUnshown } from './live-evidence';
 import { append, loadRun, lockRun, type LoadedRun, type Reply } from './run-store';
 
@@ -75,6 +76,8 @@ export async function giveCommand(
   });
   if (isRefusal(drafts)) return drafts;
   const reply = await append(context, loaded, commandId, await withTraces(context, loaded, drafts));
+  // What ended badly is out of use from now on, not only once its document is issued.
+  if (command.type === 'finish') await keepStatus(context, loaded);
   await moveTicket(context, loaded, command.type);
   return { reply, loaded, repeated: false };
 }
@@ -103,7 +106,7 @@ async function moveTicket({ tx, now }: UseCaseContext, { row, state }: LoadedRun
   if (!row.ticketId) return;
   const where = eq(ticket.id, row.ticketId);
   // A failed bump that is to be calibrated: the same ticket goes on with its calibration, on its place.
-  if (type === 'finish' && state.decisions.some((one) => one.question === 'afterBump' && one.option === 'calibrate')) {
+  if (type === 'finish' && state.decisions.some((one) => one.consequence === 'calibrate') && !state.ending) {
     await tx.update(ticket).set({ runId: null, service: 'calibrate', placedAt: now }).where(where);
     return;
   }

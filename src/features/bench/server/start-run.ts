@@ -149,6 +149,7 @@ export function toRunChannel(row: ChannelRow): RunChannel {
     ...(row.cleanAir ? { cleanAir: row.cleanAir } : {}),
     ...(row.scale ? { scale: row.scale } : {}),
     ...(row.water ? { water: row.water } : {}),
+    ...(row.alarms ? { alarms: row.alarms } : {}),
   };
 }
 

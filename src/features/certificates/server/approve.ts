@@ -6,11 +6,12 @@ import type { StandingId } from '@/core/measurand/standing';
 import { probeResults } from '@/core/probe/probe-result';
 import { probeWords } from '@/core/probe/probe-words';
 import { results } from '@/core/results/results';
+import { outcomeOf } from '@/core/results/outcome';
 import { summarise } from '@/core/results/summary';
 import { isRefusal } from '@/core/run/refusal';
 import { say } from '@/core/words/say';
 import { asset, assetChannel, instrumentModel } from '@/data/schema';
-import { giveCommand, loadRun, type LoadedRun } from '@/features/bench/server';
+import { giveCommand, keepStatus, loadRun, type LoadedRun } from '@/features/bench/server';
 import { unconfirmedIn } from '@/features/budgets/server';
 import { dueAfter, keepDue } from '@/features/due/server';
 import { dateIn } from '@/platform/clock';
@@ -83,12 +84,15 @@ async function issue(context: UseCaseContext, loaded: LoadedRun, annexes: Annexe
   const settings = await readSettings(tx);
   const calibrated = dateIn(settings.zone, new Date(state.finishedAt!));
   const summary = summarise(procedure, state);
-  const due = await dueAfter(context, { assetId: row.assetId, from: calibrated, inTolerance: summary.asLeft === 'within' });
+  const outcome = outcomeOf(procedure, state, summary);
+  // What did not end well moves no due date, whatever its readings say.
+  const within = summary.asLeft === 'within' && (outcome === 'passed' || outcome === 'limited');
+  const due = await dueAfter(context, { assetId: row.assetId, from: calibrated, inTolerance: within });
   const { dueAgreed } = await factsFor(context, loaded);
-  const stated = due && dueAgreed ? { date: due.date, reason: due.basis.reason } : null;
+  const stated = due && dueAgreed && within ? { date: due.date, reason: due.basis.reason } : null;
   const issued = await issueFor(context, loaded, stated, annexes);
   await keepDue(context, { assetId: row.assetId, due: due && { ...due, basis: { ...due.basis, certificate: issued.number } } });
-  await keepInstrument(context, loaded, { calibrated, within: summary.asLeft === 'within', due: due?.date ?? null });
+  await keepInstrument(context, loaded, { calibrated, within, due: due?.date ?? null });
   return issued;
 }
 
@@ -125,25 +129,16 @@ async function issueFor(
   return { id, number, repeated: false };
 }
 
-/** What the document makes of the instrument's card: in service or not, ready or not, its new sensors. */
+/** What the document makes of the instrument's card: out of use or not, ready or not, its new sensors. Its bump mark follows its last bump alone. */
 async function keepInstrument(
   context: UseCaseContext,
   loaded: LoadedRun,
   { calibrated, within, due }: { calibrated: string; within: boolean; due: string | null },
 ): Promise<void> {
-  const { state, procedure, row } = loaded;
-  const outOfService =
-    Object.values(state.retired).some((entry) => entry.consequence === 'outOfService') ||
-    state.decisions.some((entry) => entry.question === 'afterBump' && entry.option === 'out');
-  await context.tx
-    .update(asset)
-    .set({
-      status: outOfService ? 'outOfService' : 'active',
-      ...(await readyFor(context, row.assetId, calibrated, within && !wornOut(loaded), due)),
-      // A calibration in tolerance renews the ready mark as a bump does.
-      ...(within && procedure.scope === 'calibration' ? { bumpedAt: new Date(state.finishedAt!), bumpPassed: true } : {}),
-    })
-    .where(eq(asset.id, row.assetId));
+  const { row } = loaded;
+  const ready = await readyFor(context, row.assetId, calibrated, within && !wornOut(loaded), due);
+  if (Object.keys(ready).length) await context.tx.update(asset).set(ready).where(eq(asset.id, row.assetId));
+  await keepStatus(context, loaded);
   await keepSensors(context, loaded, calibrated);
 }
 

@@ -52,7 +52,7 @@ export async function dueList(tx: Transaction | Database, { window, today, custo
     .where(
       and(
         isNotNull(asset.nextDue),
-        eq(asset.status, 'active'),
+        eq(asset.status, 'inUse'),
         from ? gte(asset.nextDue, from) : undefined,
         to ? lte(asset.nextDue, to) : undefined,
         customerId ? eq(asset.customerId, customerId) : undefined,
@@ -78,7 +78,7 @@ export async function dueCounts(tx: Transaction, today: string, customerId?: str
       .where(
         and(
           isNotNull(asset.nextDue),
-          eq(asset.status, 'active'),
+          eq(asset.status, 'inUse'),
           from ? gte(asset.nextDue, from) : undefined,
           to ? lte(asset.nextDue, to) : undefined,
           customerId ? eq(asset.customerId, customerId) : undefined,
@@ -120,7 +120,7 @@ export async function dueUntil(tx: Transaction, day: string) {
     .where(
       and(
         isNotNull(asset.nextDue),
-        eq(asset.status, 'active'),
+        eq(asset.status, 'inUse'),
         lt(asset.nextDue, day),
         eq(customer.wantsReminders, true),
         sql`${customer.email} <> ''`,

@@ -76,7 +76,7 @@ async function withModel(tx: UseCaseContext['tx'], id: string) {
 }
 
 function refuseUnready(probe: typeof asset.$inferSelect, today: string): void {
-  if (probe.status !== 'active') throw new Problem('It is out of service.', { probeId: 'Out of service.' });
+  if (probe.status !== 'inUse') throw new Problem('It is out of service.', { probeId: 'Out of service.' });
   if (!probe.readyUntil)
     throw new Problem('It has no calibration in tolerance: calibrate it first.', { probeId: 'Not calibrated.' });
   if (probe.readyUntil < today)

@@ -160,7 +160,7 @@ export function hosts(tx: Transaction) {
     })
     .from(asset)
     .innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id))
-    .where(and(eq(asset.status, 'active'), sql`${instrumentModel.traits} ? 'host'`))
+    .where(and(eq(asset.status, 'inUse'), sql`${instrumentModel.traits} ? 'host'`))
     .orderBy(asc(asset.serial))
     .limit(300);
 }

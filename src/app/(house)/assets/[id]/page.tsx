@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation';
 import { AssetView } from '@/features/assets';
-import { assetCard } from '@/features/assets/server';
+import { assetCard, standingOf } from '@/features/assets/server';
 import { page } from '@/platform/page';
 import { may } from '@/platform/permission';
 import { readSettings } from '@/platform/settings';
@@ -8,11 +8,18 @@ import { readSettings } from '@/platform/settings';
 export const metadata = { title: 'Instrument' };
 export default page({ permission: 'signedIn', name: '/assets/[id]' }, async ({ tx, actor, params, now }) => {
   const card = await assetCard(tx, params.id!);
-  return card ? (
+  if (!card) notFound();
+  const { zone } = await readSettings(tx);
+  return (
     <main className="page">
-      <AssetView card={card} zone={(await readSettings(tx)).zone} mayBench={may(actor.role, 'bench')} now={now.toISOString()} />
+      <AssetView
+        card={card}
+        zone={zone}
+        mayBench={may(actor.role, 'bench')}
+        mayApprove={may(actor.role, 'approve')}
+        standing={await standingOf(tx, card, zone)}
+        now={now.toISOString()}
+      />
     </main>
-  ) : (
-    notFound()
   );
 });

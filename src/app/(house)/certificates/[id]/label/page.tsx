@@ -1,6 +1,7 @@
 import { notFound } from 'next/navigation';
 import { LabelView } from '@/features/certificates';
 import { certificateById } from '@/features/certificates/server';
+import { outcomeOfRun } from '@/features/bench/server';
 import { page } from '@/platform/page';
 
 export const metadata = { title: 'Label' };
@@ -11,7 +12,8 @@ export default page({ permission: 'signedIn', name: '/certificates/[id]/label' }
       <LabelView
         content={found.certificate.content}
         token={found.certificate.token}
-        outOfService={found.certificate.content.conformity.asLeft !== 'within'}
+        outcome={await outcomeOfRun(tx, found.certificate.runId)}
+        assetId={found.certificate.assetId}
       />
     </main>
   ) : (

@@ -1,0 +1,11 @@
+import type { StatusId } from '@/core/instrument/status';
+import { say } from '@/core/words/say';
+
+/** A tag that stands: shown wherever somebody meets the instrument. Nothing for one that is in use. */
+export function StatusMark({ status, why = '' }: { status: StatusId; why?: string }) {
+  return status === 'inUse' ? null : (
+    <span className="status-mark" title={why} data-testid="status-mark">
+      {say({ code: `status.head.${status}` })}
+    </span>
+  );
+}
