@@ -6,7 +6,11 @@ import type { Procedure } from '../procedure/procedure';
 import type { StandingValue } from '../measurand/standing';
 import { confirmedSince } from '../results/confirmed-since';
 import type { Judged, ResultLine } from '../results/judged';
+import { STATUS_AFTER } from '../instrument/status';
+import { outcomeOf } from '../results/outcome';
+import { reasonOf } from '../results/reason';
 import { summarise, type RunSummary } from '../results/summary';
+import { answerAbout } from '../run/answer-about';
 import type { Actor } from '../run/event';
 import type { RunState } from '../run/state';
 import { say, type Language } from '../words/say';
@@ -62,7 +66,7 @@ export function certificateContent(source: CertificateSource): CertificateVersio
     software: source.software,
     language,
     laboratory: source.laboratory,
-    place: placeOf(state) ?? source.place,
+    place: answerAbout(procedure, state, 'placeOfWork')?.value || source.place,
     customer: source.customer,
     item: { ...source.item, channels: state.channels.map((channel) => describeChannel(channel, language)) },
     dates: { received: source.received, calibrated: source.calibrated, issued: source.issued },
@@ -126,17 +130,17 @@ export function certificateContent(source: CertificateSource): CertificateVersio
 
 /** Which document a run amounts to: what was not measured in full is never called a certificate. */
 export function documentKind(procedure: Procedure, state: RunState, summary: RunSummary): DocumentKind {
+  const outcome = outcomeOf(procedure, state, summary);
+  if (outcome === 'returned') return 'notCalibrated';
   if (state.started?.origin === 'imported') return 'imported';
   if (procedure.scope === 'bumpOnly') return 'bump';
   if (procedure.scope === 'zeroOnly') return 'zeroAdjustment';
   if (procedure.scope === 'accuracyCheck') return 'accuracyCheck';
   if (state.started?.service === 'asFoundOnly') return 'asFound';
-  return summary.asLeft === 'notMeasured' ? 'limited' : 'calibration';
+  return summary.asLeft === 'notMeasured' || outcome === 'service' || outcome === 'outOfService' || outcome === 'limited'
+    ? 'limited'
+    : 'calibration';
 }
-
-/** Where the work was done, where the technician said so on the sheet (an instrument calibrated at its place of use). */
-const placeOf = (state: RunState): string | null =>
-  Object.entries(state.answers).find(([key]) => key.endsWith('/place-of-work'))?.[1].value || null;
 
 /** A line of the table of results as it stands on the document. */
 export function resultText(line: ResultLine, state: RunState, language: Language): ResultText {
@@ -181,6 +185,10 @@ function conformityOf(
     (point) => typeof point.tolerance === 'object' && summary.lines.some((line) => line.point === point.id),
   );
   const rule = state.started!.rule;
+  const outcome = outcomeOf(procedure, state, summary);
+  const reason = reasonOf(procedure, state, language);
+  // Whatever its readings say: an instrument that was given up is not fit for use.
+  const notFit = STATUS_AFTER[outcome] && outcome !== 'outside' ? [say({ code: 'status.notFit', numbers: { reason } }, language)] : [];
   const verdict = (which: 'asFound' | 'asLeft') =>
     say({ code: `conformity.${which}`, numbers: { verdict: say({ code: `overall.${summary[which]}` }, language) } }, language);
   return {
@@ -199,7 +207,7 @@ function conformityOf(
     ruleText: say({ code: `rule.${rule}` }, language),
     asFound: summary.asFound,
     asLeft: summary.asLeft,
-    sentences: [verdict('asFound'), verdict('asLeft')],
+    sentences: [verdict('asFound'), verdict('asLeft'), ...notFit],
   };
 }
 

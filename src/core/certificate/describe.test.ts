@@ -88,7 +88,7 @@ describe('what was done, in the words of the paper', () => {
     } as unknown as Procedure;
     const answers = {
       'g/look/a': { value: 'fault', note: 'cracked', seq: 1 },
-      'g/look#2/b': { value: '0.5', seq: 2 },
+      'g/look/b': { value: '0.5', seq: 2 },
       'g/look/c': { value: '', seq: 3 },
       'old/x': { value: 'yes', seq: 4 },
     };

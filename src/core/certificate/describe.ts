@@ -1,8 +1,12 @@
 import { measurandOf } from '../measurand';
-import type { Procedure, Step } from '../procedure/procedure';
+import { OUTPUTS, type Procedure } from '../procedure/procedure';
+import { lateSentence } from '../results/not-plain';
+import { answerText } from '../results/reason';
+import { findings } from '../run/findings';
+import { plan } from '../run/plan';
 import type { RunChannel } from '../run/event';
 import { tryWord } from '../run/try-word';
-import type { RunState } from '../run/state';
+import { traitsOf, type RunState } from '../run/state';
 import { say, type Language } from '../words/say';
 import type { CertificateVersion2 } from './version-2';
 
@@ -66,6 +70,7 @@ export function describeAdjustments(state: RunState, language: Language = 'en'):
 
 /** The bumps of a run: kind, what each channel did, the outputs, the verdict. */
 export function describeBumps(state: RunState, language: Language): CertificateVersion2['bumps'] {
+  const fitted = traitsOf(state).outputs ?? OUTPUTS;
   return state.bumps.map((bump) => ({
     kind: say({ code: `bump.${bump.method}` }, language),
     channels: Object.entries(bump.channels).map(([id, one]) => {
@@ -76,39 +81,54 @@ export function describeBumps(state: RunState, language: Language): CertificateV
       const time = one.t90Seconds === undefined ? '' : `, T90 ${one.t90Seconds} s`;
       return `${labelOf(state, id)} ${what}${figures}${time}`;
     }),
-    outputs: Object.entries(bump.outputs).map(([output, works]) => {
-      const name = say({ code: `output.${output as 'sound' | 'light' | 'vibration'}` }, language);
-      return say({ code: works ? 'output.works' : 'output.dead', numbers: { output: name } }, language);
+    outputs: OUTPUTS.flatMap((output) => {
+      const works = bump.outputs[output];
+      // What a station can't sense is said to be not told; a test that mutes the alarms says nothing of them.
+      if (works === undefined && !(bump.method === 'station' && fitted.includes(output))) return [];
+      const name = say({ code: `output.${output}` }, language);
+      const what = works === undefined ? 'output.untold' : works ? 'output.works' : 'output.dead';
+      return [say({ code: what, numbers: { output: name } }, language)];
     }),
     verdict: bump.outcome,
   }));
 }
 
-/** Everything that was looked at, with its answer and what came of it. */
+/** Everything that was looked at, every time, with its answer and what came of it. */
 export function describeChecks(procedure: Procedure, state: RunState, language: Language): CertificateVersion2['checks'] {
-  const items = new Map<string, { label: string; answer: string }>();
-  const visit = (steps: Step[], prefix: string) =>
-    steps.forEach((step) => {
-      if (step.kind === 'group') visit(step.steps, `${prefix}${step.id}/`);
-      if (step.kind === 'check')
-        step.items.forEach((item) => items.set(`${prefix}${step.id}/${item.id}`, { label: item.label, answer: item.answer }));
-    });
-  visit(procedure.steps, '');
-  return Object.entries(state.answers).flatMap(([key, answer]) => {
-    const item = items.get(key.replace(/#\d+|\[[^\]]*\]/g, ''));
-    if (!item || answer.value === '') return [];
-    const known = ['pass', 'fault', 'yes', 'no', 'none'].includes(answer.value);
-    const text = known
-      ? say({ code: `answer.${answer.value as 'pass' | 'fault' | 'yes' | 'no' | 'none'}` }, language)
-      : answer.value;
-    return [{ what: item.label, answer: answer.note ? `${text}: ${answer.note}` : text }];
-  });
+  const bad = findings(procedure, state);
+  return plan(procedure, state).flatMap(({ step, key, channel }) =>
+    step.kind !== 'check'
+      ? []
+      : step.items.flatMap((item) => {
+          const answer = state.answers[`${key}/${item.id}`];
+          if (!answer?.value) return [];
+          const text = answerText(answer.value, language);
+          const followed = bad.find((one) => one.step === key && one.item?.id === item.id)?.followed;
+          return [
+            {
+              what: channel ? `${item.label}, ${labelOf(state, channel)}` : item.label,
+              answer: answer.note ? `${text}: ${answer.note}` : text,
+              ...(followed
+                ? { consequence: say({ code: `followed.${followed.follow}`, numbers: { note: followed.note ?? '' } }, language) }
+                : {}),
+            },
+          ];
+        }),
+  );
 }
 
 /** Replaced parts, care, cross-checks, readings struck: what the reader has to know besides. */
 export function describeRemarks(state: RunState, language: Language): string[] {
   return [
     ...(state.samePerson ? [say({ code: 'remark.samePerson' }, language)] : []),
+    ...[lateSentence(state, language)].filter((one) => one !== null),
+    ...state.notes.map((note) => note.text),
+    ...state.channelsSet.map((one) =>
+      say(
+        { code: `notPlain.channel.${one.status}`, numbers: { channel: labelOf(state, one.channel), reason: one.reason } },
+        language,
+      ),
+    ),
     ...state.cares.map((care) =>
       say(
         care.note

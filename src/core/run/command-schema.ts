@@ -1,4 +1,5 @@
 import * as yup from 'yup';
+import { SETTING_KINDS } from '../instrument/setting';
 import type { Command } from './command';
 
 /** Trimmed text. The library's own `trim` fails on an object instead of naming the field. */
@@ -96,7 +97,13 @@ const SCHEMAS: Record<Exclude<Command['type'], 'start'>, yup.ObjectSchema<object
     part: text(60).required(),
     newSerial: text(60).required('The new serial is needed.'),
   }),
+  setChannel: yup.object({
+    channel: text(60).required(),
+    status: yup.string().oneOf(['fitted', 'removed', 'notCalibrated']).required(),
+    reason,
+  }),
   changeSetting: yup.object({
+    kind: yup.string().oneOf([...SETTING_KINDS]).required(),
     setting: text(60).required(),
     before: text(60).required(),
     after: text(60).required(),

@@ -1,5 +1,6 @@
 import type { RoomQuantity } from '../measurand/room';
 import type { EventSource, StartedData } from './event';
+import type { SettingKind } from '../instrument/setting';
 import type { Output } from '../procedure/procedure';
 import type { BumpChannel, Capture } from './evidence';
 
@@ -56,7 +57,8 @@ export type Command =
     }
   | { type: 'care'; step: string; note?: string }
   | { type: 'replacePart'; channel: string; part: string; newSerial: string }
-  | { type: 'changeSetting'; setting: string; before: string; after: string; agreedBy?: string }
+  | { type: 'setChannel'; channel: string; status: 'fitted' | 'removed' | 'notCalibrated'; reason: string }
+  | { type: 'changeSetting'; kind: SettingKind; setting: string; before: string; after: string; agreedBy?: string }
   | { type: 'decide'; step: string; option: string; note?: string }
   | { type: 'strike'; seq: number; reason: string }
   | { type: 'correct'; seq: number; text?: string; reference?: string; inputs?: Record<string, string>; reason: string }

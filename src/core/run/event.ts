@@ -1,3 +1,4 @@
+import type { SettingKind } from '../instrument/setting';
 import type { ServiceId } from '../instrument/service';
 import type { Traits } from '../instrument/traits';
 import type { MeasurandId } from '../measurand';
@@ -163,7 +164,9 @@ export interface EventData {
   };
   cared: { action: string; resets: string[]; note?: string };
   partReplaced: { channel: string; part: string; oldSerial?: string; newSerial: string };
-  settingChanged: { setting: string; before: string; after: string; agreedBy?: string };
+  /** A sensor that is missing at the bench, or is not to be calibrated at this visit; or is there after all. */
+  channelSet: { channel: string; status: RunChannel['status']; reason: string };
+  settingChanged: { kind?: SettingKind; setting: string; before: string; after: string; agreedBy?: string };
   deviated: { what: string; reason: string };
   decided: {
     question: QuestionId;

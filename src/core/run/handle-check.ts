@@ -76,7 +76,7 @@ function changedSetting(item: CheckItem, answer: Answer, step: PlannedStep, { st
   const before = valueBefore(item, state);
   if (before === undefined || Number(before) === Number(answer.value)) return [];
   return [
-    draft('settingChanged', { setting: item.label, before, after: answer.value.trim(), agreedBy: answer.note!.trim() }, at(step)),
+    draft('settingChanged', { kind: item.about === 'storedSpan' ? 'span' : 'alarm', setting: item.label, before, after: answer.value.trim(), agreedBy: answer.note!.trim() }, at(step)),
   ];
 }
 

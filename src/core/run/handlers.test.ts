@@ -223,11 +223,11 @@ describe('beside the steps', () => {
     expect(run.state.parts.at(-1)).toMatchObject({ oldSerial: 'N-2', newSerial: 'N-3' });
     expect(run.try({ type: 'replacePart', channel: 'nobody', part: 'x', newSerial: 'y' })).toMatchObject({ code: 'noChannel' });
   });
-  it('an alarm point is a safety setting: a change needs who agreed; another setting does not', () => {
+  it('an alarm point is a safety setting: a change needs who agreed; a clock is just set right', () => {
     const run = prepare(openFourGas());
-    const change = { type: 'changeSetting', setting: 'CO low alarm', before: '35', after: '30' } as const;
-    expect(run.try(change)).toMatchObject({ code: 'whoAgreed', field: 'agreedBy' });
-    run.do({ ...change, agreedBy: 'R. Oskeld' }).do({ type: 'changeSetting', setting: 'clock', before: '08:00', after: '08:03' });
+    const change = { type: 'changeSetting', kind: 'alarm', setting: 'CO low alarm', before: '35', after: '30' } as const;
+    expect(run.try(change)).toMatchObject({ code: 'settingAgreed', field: 'agreedBy' });
+    run.do({ ...change, agreedBy: 'R. Oskeld' }).do({ type: 'changeSetting', kind: 'clock', setting: 'clock', before: '08:00', after: '08:03' });
     expect(run.state.settings.map((setting) => setting.agreedBy)).toEqual(['R. Oskeld', undefined]);
   });
   it('a given-up run stays on record with its reason and takes nothing more', () => {

@@ -10,6 +10,8 @@ import { handleBind, handleStimulus } from './handle-supply';
 import { handleComplete, handleEnter, handleSkip } from './handle-step';
 import { currentSteps } from './plan';
 import { refuse, type Refusal } from './refusal';
+import { NEEDS_AGREEMENT } from '../instrument/setting';
+import { refused } from './refused';
 import { openStimulus } from './state';
 
 type Handlers = {
@@ -48,12 +50,22 @@ export const HANDLERS: Handlers = {
       }),
     ];
   },
+  setChannel: ({ channel: id, status, reason }, { state, draft }) => {
+    const channel = state.channels.find((candidate) => candidate.id === id);
+    if (!channel) return refused('noSuchChannel', {}, 'channel');
+    if (channel.status === status) return refused('channelAlready', { channel: channel.label }, 'channel');
+    const others = state.channels.filter((one) => one.id !== id && one.status === 'fitted');
+    if (status !== 'fitted' && others.length === 0) return refused('lastChannel', {}, 'channel');
+    const read = state.readings.some((one) => one.channel === id && one.counts && one.flags.length === 0);
+    if (status !== 'fitted' && read) return refused('channelRead', { channel: channel.label }, 'channel');
+    return [draft('channelSet', { channel: id, status, reason })];
+  },
   changeSetting: (command, { draft }) => {
-    // An alarm point is a safety setting: who agreed belongs on record.
-    if (/alarm/i.test(command.setting) && !command.agreedBy)
-      return refuse('whoAgreed', 'An alarm point is a safety setting: say who agreed to the change.', { field: 'agreedBy' });
+    // Alarm points are safety settings; whatever somebody relies on, who agreed belongs on record.
+    if (NEEDS_AGREEMENT[command.kind] && !command.agreedBy?.trim()) return refused('settingAgreed', {}, 'agreedBy');
     return [
       draft('settingChanged', {
+        kind: command.kind,
         setting: command.setting,
         before: command.before,
         after: command.after,

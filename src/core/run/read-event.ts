@@ -48,6 +48,7 @@ const EVENTS: Record<EventType, Parts> = {
   bumped: { method: ['timed', 'watched', 'station'], channels: 'object', outputs: 'object', outcome: ['passed', 'failed'] },
   cared: { action: 'text', resets: 'list', note: 'text?' },
   partReplaced: { channel: 'text', part: 'text', newSerial: 'text' },
+  channelSet: { channel: 'text', status: ['fitted', 'removed', 'notCalibrated'], reason: 'text' },
   settingChanged: { setting: 'text', before: 'text', after: 'text', agreedBy: 'text?' },
   deviated: { what: 'text', reason: 'text' },
   decided: { question: QUESTIONS, option: 'text', channel: 'text?', note: 'text?' },

@@ -16,6 +16,7 @@ export function reduce(run: string, events: RunEvent[]): RunState {
 export function apply(state: RunState, event: RunEvent): RunState {
   forgetPlan(state);
   state.seq = event.seq;
+  keepLate(state, event);
   const mark = { seq: event.seq, at: event.occurredAt };
   const by = event.actor.name;
   const step = event.step ?? '';
@@ -104,6 +105,14 @@ export function apply(state: RunState, event: RunEvent): RunState {
           channel.sensorSerial = event.data.newSerial;
         });
       break;
+    case 'channelSet':
+      state.channelsSet.push({ ...event.data, ...mark });
+      state.channels
+        .filter((channel) => channel.id === event.data.channel)
+        .forEach((channel) => {
+          channel.status = event.data.status;
+        });
+      break;
     case 'settingChanged':
       state.settings.push({ ...event.data, ...mark });
       break;
@@ -145,6 +154,15 @@ export function apply(state: RunState, event: RunEvent): RunState {
       break;
   }
   return state;
+}
+
+/** Told this much later than it was done, a press is marked; an ordinary one is on its way for a moment. */
+const LATE_SECONDS = 10;
+function keepLate(state: RunState, event: RunEvent): void {
+  if (event.source !== 'typed' && event.source !== 'live') return;
+  const seconds = (Date.parse(event.recordedAt) - Date.parse(event.occurredAt)) / 1000;
+  if (seconds >= LATE_SECONDS)
+    state.late.push({ seq: event.seq, at: event.occurredAt, seconds: Math.round(seconds), ...(event.step ? { step: event.step } : {}) });
 }
 
 /** A channel that is given up; the whole instrument where the decision names none, or where none is left. */

@@ -84,9 +84,12 @@ export interface RunState {
   bumps: (EventData['bumped'] & { seq: number; at: string; step: string })[];
   cares: (EventData['cared'] & { seq: number; at: string })[];
   parts: (EventData['partReplaced'] & { seq: number; at: string })[];
+  channelsSet: (EventData['channelSet'] & { seq: number; at: string })[];
   settings: (EventData['settingChanged'] & { seq: number; at: string })[];
   deviations: (EventData['deviated'] & { seq: number; at: string; by: string; step?: string })[];
   decisions: (EventData['decided'] & { seq: number; at: string; by: string; step: string })[];
+  /** What was told late: done at one time, recorded so many seconds after. */
+  late: { seq: number; at: string; seconds: number; step?: string }[];
   notes: { text: string; seq: number; at: string; by: string }[];
   sentBack: { note: string; at: string; by: string }[];
   /** Approved once, and opened again to mend something. */
@@ -121,9 +124,11 @@ export function emptyState(run: string): RunState {
     bumps: [],
     cares: [],
     parts: [],
+    channelsSet: [],
     settings: [],
     deviations: [],
     decisions: [],
+    late: [],
     notes: [],
     sentBack: [],
     reopened: [],
@@ -148,9 +153,11 @@ export function copyState(state: RunState): RunState {
     bumps: [...state.bumps],
     cares: [...state.cares],
     parts: [...state.parts],
+    channelsSet: [...state.channelsSet],
     settings: [...state.settings],
     deviations: [...state.deviations],
     decisions: [...state.decisions],
+    late: [...state.late],
     notes: [...state.notes],
     sentBack: [...state.sentBack],
     reopened: [...state.reopened],

@@ -2,7 +2,7 @@ import type { ServiceId } from '@/core/instrument/service';
 import { bigint, boolean, date, integer, jsonb, numeric, pgTable, primaryKey, smallint, text, uuid } from 'drizzle-orm/pg-core';
 import type { MeasurandId } from '@/core/measurand';
 import type { Verdict } from '@/core/results/judged';
-import type { Procedure } from '@/core/procedure/procedure';
+import { readProcedure } from '@/core/stored/procedure';
 import type { Actor, EventSource, EventType } from '@/core/run/event';
 import type { VerdictState } from '@/core/run/judge';
 import type { EquipmentRole, ReferenceSnapshot } from '@/core/run/reference-snapshot';
@@ -98,7 +98,7 @@ export const procedureVersion = pgTable(
   {
     id: text('id').notNull(),
     version: integer('version').notNull(),
-    document: jsonb('document').$type<Procedure>().notNull(),
+    document: checked('document', readProcedure).notNull(),
     hash: text('hash').notNull(),
     frozenAt: instant('frozen_at').notNull(),
   },

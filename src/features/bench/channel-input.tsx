@@ -2,13 +2,18 @@
 import { useEffect, useRef, useState } from 'react';
 import { inputsOfPoint } from '@/core/run/inputs-of-point';
 import { isRefusal } from '@/core/run/refusal';
+import type { Capture } from '@/core/run/evidence';
 import type { PlannedStep } from '@/core/run/plan';
+import { say } from '@/core/words/say';
 import type { RunChannel } from '@/core/run/event';
 import { roundUncertainty } from '@/core/quantity/round-uncertainty';
 import { ToleranceRuler } from '@/ui/tolerance-ruler';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { signed } from '@/ui/format';
+import { ReasonForm } from '@/ui/reason-form';
 import { useKept } from '@/ui/use-kept';
+import { reasonsFor } from './steps/reasons';
+import { shownAs, type Shown } from './shown-as';
 import { inputsFromLine, withTyped } from './water/inputs-live';
 import { openLiquid } from './water/open-liquid';
 import { LiveReading } from './live/live-reading';
@@ -39,6 +44,7 @@ export function ChannelInput({
   );
   const [refused, setRefused] = useState<string | null>(null);
   const [sending, setSending] = useState(false);
+  const [soon, setSoon] = useState<string | null>(null);
   const field = useRef<HTMLInputElement>(null);
   // With a line the keys of the sheet work; without one the first field waits for what is typed.
   const typing = focus && !sheet.onLine;
@@ -53,11 +59,12 @@ export function ChannelInput({
   const told = JSON.stringify(withTyped(read, kept.inputs));
   const inputs = JSON.parse(told) as Record<string, string>;
   const text = kept.text;
+  const shown = shownAs(text);
   const liquid = openLiquid(view.procedure, run.state) !== null;
   const taken =
     look && view.line && step.step.kind === 'read' ? capturable(look, view.line.id, step.step.phase, { liquid }) : null;
   // While nothing is typed the ruler moves with what the display shows.
-  const seen = text.trim() || (sheet.onLine && look?.status === 'value' ? look.text : '');
+  const seen = (shown.status === 'value' || shown.status === 'flicker' ? shown.text : '') || (sheet.onLine && look?.status === 'value' ? look.text : '');
   const { target, judged } = useJudged({ procedure: view.procedure, state: run.state, point: definition, channel, seen, told });
   const problem = refused ?? (isRefusal(judged) && text.trim() ? judged.sentence : null);
   const verdict = judged && !isRefusal(judged) ? judged.judgement : null;
@@ -66,7 +73,8 @@ export function ChannelInput({
     event.preventDefault();
     // Nothing typed: what has settled on the line is taken, with what was typed beside it.
     const settled = !text.trim() && taken ? taken : null;
-    if ((!text.trim() && !settled) || isRefusal(judged)) {
+    const dead = shown.status !== 'value' && shown.status !== 'flicker';
+    if ((!text.trim() && !settled) || (!dead && isRefusal(judged))) {
       setRefused(
         isRefusal(judged)
           ? judged.sentence
@@ -76,18 +84,24 @@ export function ChannelInput({
       );
       return;
     }
+    await take(settled?.text ?? shown.text, shown.status, settled?.capture);
+  };
+  const take = async (what: string, status: Shown['status'], capture?: Capture, deviation?: string) => {
     setSending(true);
     const answer = await run.send({
       type: 'captureReading',
       step: step.key,
       point,
       channel: channel.id,
-      text: settled?.text ?? text.trim(),
-      ...(settled ? { capture: settled.capture } : {}),
+      text: what,
+      ...(status === 'value' ? {} : { status }),
+      ...(capture ? { capture } : {}),
+      ...(deviation ? { deviation } : {}),
       ...(Object.keys(inputs).length ? { inputs } : {}),
     });
     setSending(false);
-    if (answer) setRefused(answer.sentence);
+    setSoon(answer?.code === 'tooSoon' ? answer.sentence : null);
+    if (answer) setRefused(answer.code === 'tooSoon' ? null : answer.sentence);
     else keep(EMPTY);
   };
   const id = `reading-${channel.id}-${point}`;
@@ -148,6 +162,8 @@ export function ChannelInput({
           ref={field}
           id={id}
           className={`form-control reading-input${problem ? ' is-invalid' : ''}`}
+          data-no-scan
+          title="O over range, U under range, F fault; a figure with ~ flickers"
           inputMode="decimal"
           autoComplete="off"
           value={text}
@@ -179,13 +195,31 @@ export function ChannelInput({
           {taken && sheet.live.frame?.mode !== 'warmUp' && <span className="ready-mark">ready to capture</span>}
         </div>
       )}
+      {soon && (
+        <div className="under">
+          <ReasonForm
+            label={`Why ${channel.label} counts`}
+            problem={soon}
+            reasons={reasonsFor('reading')}
+            act="Take it all the same"
+            danger
+            busy={sending}
+            onSend={(deviation) => void take(shown.text, shown.status, undefined, deviation)}
+            onStay={() => setSoon(null)}
+          />
+        </div>
+      )}
       {matched && 'problem' in matched && (
         <div className="under quiet small" role="note">
           {matched.problem}
         </div>
       )}
       <div className="under" id={`${id}-says`} aria-live={text.trim() ? 'polite' : 'off'}>
-        {problem ? (
+        {shown.status !== 'value' && shown.status !== 'flicker' ? (
+          <span>
+            {say({ code: `shown.${shown.status}` })} <span className="quiet">Enter takes it</span>
+          </span>
+        ) : problem ? (
           <span className="field-problem">{problem}</span>
         ) : (
           verdict &&
@@ -204,7 +238,7 @@ export function ChannelInput({
                   (k = {verdict.k})
                 </span>
               )}
-              {text.trim() && <span className="quiet">Enter takes it</span>}
+              {text.trim() && <span className="quiet">Enter takes it{shown.status === 'flicker' && ', as flickering'}</span>}
             </span>
           )
         )}

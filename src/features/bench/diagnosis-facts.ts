@@ -1,6 +1,7 @@
 import { differenceInDays, parseISO } from 'date-fns';
 import type { BenchFacts, ChannelFacts } from '@/core/diagnosis/facts';
 import type { RunChannel } from '@/core/run/event';
+import { answerAbout } from '@/core/run/answer-about';
 import { standingReading, traitsOf, type RunState } from '@/core/run/state';
 import { mainPoint } from './main-point';
 import { slotOf } from './live/live-rules';
@@ -46,11 +47,9 @@ function lostByLine({ live, run }: Sheet): boolean {
 
 /** How far the instrument's clock runs ahead: as answered, or as it says itself. */
 function clockOff({ run, view }: Sheet): number | null {
-  const answered = Object.entries(run.state.answers).find(
-    ([key]) => /\/(clock|deviation)$/.test(key) && !key.endsWith('clock/corrected'),
-  );
-  if (answered) return Number(answered[1].value);
-  const read = suggestAnswers([{ id: 'clock', label: '', answer: 'number' }], view.line).clock;
+  const answered = answerAbout(view.procedure, run.state, 'clock');
+  if (answered) return Number(answered.value);
+  const read = suggestAnswers([{ id: 'clock', label: '', answer: 'number', about: 'clock' }], view.line).clock;
   return read === undefined ? null : Number(read);
 }
 

@@ -11,6 +11,8 @@ export interface Parcel {
   run: string;
   command: Command;
   at: string;
+  /** Who pressed: nobody else's name ever stands under it. */
+  by: { id: string; name: string };
 }
 export type Answer = { ok: true; events: RunEvent[] } | { ok: false; refusal: Refusal };
 
@@ -24,13 +26,14 @@ async function forget(parcel: Parcel): Promise<void> {
   await del(`${parcel.at}/${parcel.id}`, store());
 }
 
-/** What an earlier page left behind for a run, oldest first. */
-export async function leftBehind(run: string): Promise<Parcel[]> {
+/** What an earlier page left behind for a run, oldest first: what this person pressed, and what waits for somebody else. */
+export async function leftBehind(run: string, me: string): Promise<{ mine: Parcel[]; others: Parcel[] }> {
   const all = await entries<string, Parcel>(store());
-  return all
+  const here = all
     .map(([, parcel]) => parcel)
     .filter((parcel) => parcel.run === run)
     .sort((a, b) => a.at.localeCompare(b.at));
+  return { mine: here.filter((one) => one.by?.id === me), others: here.filter((one) => one.by?.id !== me) };
 }
 
 /** Posts until the server answers. `onAway` is told while it doesn't. The command's id makes a repeat harmless. */
@@ -40,11 +43,24 @@ export async function deliver(parcel: Parcel, after: number, onAway: (away: bool
       const response = await fetch(ROUTE, {
         method: 'POST',
         headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ run: parcel.run, commandId: parcel.id, command: parcel.command, after, screen: SCREEN }),
+        // Its age by this computer's own clock: whatever that clock says, the difference is right.
+        body: JSON.stringify({
+          run: parcel.run,
+          commandId: parcel.id,
+          command: parcel.command,
+          after,
+          screen: SCREEN,
+          by: parcel.by.id,
+          ageMs: Math.max(0, Date.now() - Date.parse(parcel.at)),
+        }),
       });
       const body = (await response.json()) as Answer & { message?: string; fields?: Record<string, string>; code?: string };
       if (response.status === 401) {
         onAway(true, 'You are signed out. Sign in again in another window: what you typed is kept and goes out then.');
+      } else if (body.ok === false && 'refusal' in body && body.refusal.code === 'notYours') {
+        // Somebody else is signed in now: it waits here for its owner, and nothing is recorded under another name.
+        onAway(false, '');
+        return body;
       } else if (response.status < 500) {
         await forget(parcel);
         onAway(false, '');

@@ -6,6 +6,7 @@ import { currentSteps, plan } from '@/core/run/plan';
 import { openStimulus } from '@/core/run/state';
 import { probeKind } from '@/core/probe/probe-result';
 import { MeterPanel, StandInPanel } from '@/features/lines';
+import { StatusMark } from '@/ui/status-mark';
 import { KeyStrip } from '@/ui/key-strip';
 import { useGentleRefresh } from '@/ui/use-gentle-refresh';
 import { useKept } from '@/ui/use-kept';
@@ -18,8 +19,11 @@ import { LineStrip } from './live/line-strip';
 import { rulesFor, slotOf } from './live/live-rules';
 import { nextAction } from './places/next-action';
 import { PlaceStrip } from './places/place-strip';
+import { Cautions } from './steps/cautions';
 import { PresentStep } from './steps/present-step';
+import { RunDoors } from './run-doors';
 import { RunLog } from './run-log';
+import { WaitingMark } from './waiting-mark';
 import { spanValuesOf } from './steps/span-values';
 import type { RunView } from './server/run-view';
 import type { Sheet } from './sheet';
@@ -41,7 +45,7 @@ import { sheetsOf, stepInHand } from './water/sheets-of';
 /** The run sheet: one screen. The steps as a strip that fills, the present one large, the channels on their rulers, the bench's facts beside. */
 export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
   const router = useRouter();
-  const run = useRun(view.state);
+  const run = useRun(view.state, view.me);
   const [practice] = useState(view.state.started?.practice);
   const { state } = run;
   const steps = useMemo(() => plan(view.procedure, state), [view.procedure, state]);
@@ -108,6 +112,7 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
           {run.away}
         </div>
       )}
+      <WaitingMark waiting={run.waiting} />
       <div className="page-head">
         <h1>
           {view.asset.maker} {view.asset.model}
@@ -115,6 +120,7 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
         <span className="mono">{view.asset.serial}</span>
         {view.asset.tag && <span className="mono quiet">{view.asset.tag}</span>}
         <span className="quiet">{view.customer}</span>
+        <StatusMark status={view.asset.status} why={view.asset.why} />
         <span className="end">
           {practice && <span className="gas-on-mark">PRACTICE</span>}
           {view.ticket?.place && (
@@ -157,6 +163,7 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
       )}
       <div className="run-grid">
         <div>
+          {state.status === 'open' && <Cautions run={state.run} cautions={view.procedure.cautions} />}
           <PresentStep
             key={present?.key ?? state.status}
             sheet={sheet}
@@ -166,6 +173,7 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
             asked={asked}
           />
           {!reading && besides}
+          {state.status === 'open' && <RunDoors run={run} />}
           {state.status === 'open' && <LineStrip line={line} live={live} hand={hand} />}
           <ChannelBoard sheet={sheet} />
           {reading && besides}

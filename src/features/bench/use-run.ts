@@ -13,6 +13,11 @@ export interface LiveRun {
   busy: boolean;
   away: string;
   refusal: Refusal | null;
+  /** Presses of somebody else that wait in this browser until that person signs in. */
+  waiting: Parcel[];
+  /** Something was pressed here: a look alone writes nothing. */
+  touched: boolean;
+  by: { id: string; name: string };
   send: (command: Command) => Promise<Refusal | null>;
   clearRefusal: () => void;
 }
@@ -21,11 +26,15 @@ export interface LiveRun {
  * A run in the browser: its state is worked out here from the same events and the same `apply` as on the server.
  * Commands go out one after the other through the outbox; what others do arrives by the stream.
  */
-export function useRun(initial: RunState): LiveRun {
+export function useRun(initial: RunState, me: { id: string; name: string }): LiveRun {
   const [state, setState] = useState(initial);
   const [busy, setBusy] = useState(false);
   const [away, setAway] = useState('');
   const [refusal, setRefusal] = useState<Refusal | null>(null);
+  const [waiting, setWaiting] = useState<Parcel[]>([]);
+  const [touched, setTouched] = useState(false);
+  // Who opened this page: whoever signs in meanwhile in another window does not change whose presses these are.
+  const [by] = useState(me);
   const seq = useRef(initial.seq);
   const queue = useRef<Promise<unknown>>(Promise.resolve());
 
@@ -55,6 +64,7 @@ export function useRun(initial: RunState): LiveRun {
         }
         // Somebody else may have gone on meanwhile: show where the run is.
         take(await eventsSince(parcel.run, seq.current));
+        if (answer.refusal.code === 'notYours') setWaiting((before) => [...before.filter((one) => one.id !== parcel.id), parcel]);
         setRefusal(answer.refusal);
         return answer.refusal;
       });
@@ -66,18 +76,22 @@ export function useRun(initial: RunState): LiveRun {
 
   const send = useCallback(
     async (command: Command) => {
-      const parcel: Parcel = { id: crypto.randomUUID(), run: initial.run, command, at: new Date().toISOString() };
+      const parcel: Parcel = { id: crypto.randomUUID(), run: initial.run, command, at: new Date().toISOString(), by };
+      setTouched(true);
       await keep(parcel);
       return post(parcel);
     },
-    [initial.run, post],
+    [initial.run, by, post],
   );
 
   useEffect(() => {
-    void leftBehind(initial.run).then((parcels) => parcels.forEach((parcel) => void post(parcel)));
-  }, [initial.run, post]);
+    void leftBehind(initial.run, by.id).then(({ mine, others }) => {
+      setWaiting(others);
+      mine.forEach((parcel) => void post(parcel));
+    });
+  }, [initial.run, by.id, post]);
   useRunChanges((change) => {
     if (!change || change.run === initial.run) void eventsSince(initial.run, seq.current).then(take);
   });
-  return { state, busy, away, refusal, send, clearRefusal: () => setRefusal(null) };
+  return { state, busy, away, refusal, waiting, touched, by, send, clearRefusal: () => setRefusal(null) };
 }

@@ -1,6 +1,9 @@
 'use client';
 import { describeProbes } from '@/core/certificate/describe-probes';
 import { documentKind, resultText } from '@/core/certificate/content';
+import { describeBumps } from '@/core/certificate/describe';
+import { notPlain } from '@/core/results/not-plain';
+import { outcomeOf } from '@/core/results/outcome';
 import Link from 'next/link';
 import type { RunView } from '@/features/bench/server';
 import { summarise } from '@/core/results/summary';
@@ -35,6 +38,10 @@ export function ApprovalView({
   const summary = summarise(procedure, state);
   const results = summary.lines.map((line) => resultText(line, state, 'en'));
   const expected = documentKind(procedure, state, summary);
+  const outcome = outcomeOf(procedure, state, summary);
+  const look = notPlain(procedure, state);
+  const bad = look.some((one) => one.weight === 'bad');
+  const bumps = describeBumps(state, 'en');
   return (
     <>
       <div className="page-head">
@@ -52,6 +59,32 @@ export function ApprovalView({
           </span>
         </span>
       </div>
+      <section className={`sheet mb-3${bad ? ' look-first' : ''}`} aria-label={say({ code: 'notPlain.title' })} data-testid="not-plain">
+        <h2>{say({ code: 'notPlain.title' })}</h2>
+        {look.length === 0 ? (
+          <p className="mb-0">{say({ code: 'notPlain.none' })}</p>
+        ) : (
+          <ul className="list-unstyled mb-2">
+            {look.map((one, index) => (
+              <li key={index} className="mb-1">
+                {one.weight === 'bad' ? <VerdictMark state="outside" word={one.text} /> : one.text}
+              </li>
+            ))}
+          </ul>
+        )}
+        {bumps.map((bump, index) => (
+          <p key={index} className="mb-1">
+            <VerdictMark
+              state={bump.verdict === 'passed' ? 'within' : 'outside'}
+              word={say({ code: `bump.verdict.${bump.verdict}`, numbers: { kind: bump.kind } })}
+            />{' '}
+            <span className="quiet">{[...bump.channels, ...bump.outputs].join('; ')}</span>
+          </p>
+        ))}
+        <p className="mb-0 mt-2">
+          <strong>{say({ code: `outcome.run.${outcome}` })}</strong>
+        </p>
+      </section>
       <div className="sheet">
         <ResultsTable results={results} guarded={state.started?.rule === 'guarded'} />
         <p className="small quiet mb-0 mt-2">
@@ -96,18 +129,7 @@ export function ApprovalView({
         </div>
         <div className="col-lg-6">
           <div className="sheet h-100">
-            <h2>Deviations and remarks</h2>
-            {state.deviations.length === 0 ? (
-              <p>No deviation from the method.</p>
-            ) : (
-              <ul className="ps-3">
-                {state.deviations.map((one) => (
-                  <li key={one.seq}>
-                    {one.what}. <span className="quiet">{one.reason}</span>
-                  </li>
-                ))}
-              </ul>
-            )}
+            <h2>Worked by</h2>
             {state.readings
               .filter((one) => one.flags.length > 0)
               .map((one) => (

@@ -1,5 +1,16 @@
 /** What stands on labels and tags. */
 export const PAPER_WORDS = {
+  'outcome.run.passed': 'In tolerance: a calibration label.',
+  'outcome.run.limited': 'A record of limited scope.',
+  'outcome.run.bumped': 'The bump passed: a bump label.',
+  'outcome.run.outside': 'Outside its limits: a tag, no calibration label.',
+  'outcome.run.undecided': 'Nothing a label could say: none is printed.',
+  'outcome.run.goesOn': 'The same ticket goes on with its calibration.',
+  'outcome.run.service': 'To service: a tag, no label.',
+  'outcome.run.outOfService': 'Out of service: a tag, no label.',
+  'outcome.run.returned': 'Returned uncalibrated: a tag, no label.',
+  'bump.verdict.passed': 'Bump passed, {kind}:',
+  'bump.verdict.failed': 'Bump failed, {kind}:',
   'label.title.calibration': 'Calibration label',
   'label.title.limited': 'Label of limited scope',
   'label.title.bump': 'Bump label',

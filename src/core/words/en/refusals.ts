@@ -16,6 +16,12 @@ export const REFUSALS = {
   'refused.notToday':
     '{readBack} is not today ({today}): it has not saved. Save again and read it back, or record it as lost; then it is calibrated again.',
   'refused.asFoundOnly': 'The customer asked for the as-found only: nothing is adjusted.',
+  'refused.noSuchChannel': 'This instrument has no such channel.',
+  'refused.channelAlready': '{channel} stands so already.',
+  'refused.lastChannel': 'One channel at least is measured: give the run up, or return it uncalibrated.',
+  'refused.channelRead': '{channel} was read already: strike its readings out first, with the reason.',
+  'refused.settingAgreed': 'A setting of somebody’s instrument: say who agreed to the change.',
+  'refused.notYoursNow': 'This was pressed by somebody else: it is kept here and goes out when that person signs in again.',
   'refused.noChannels': 'Say which channel the instrument accepted or refused.',
   'refused.zeroInGas': 'The gas is open at this instrument: close it and let it clear. What it shows now is no zero.',
   'refused.noOption': 'Choose one of the answers.',

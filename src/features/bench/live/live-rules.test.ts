@@ -4,6 +4,7 @@ import type { LiveLook } from '@/core/live/live-channel';
 import { adjust, asFound, fourGasChannels, gas, openFourGas, prepare, readAll, ZERO } from '@/core/run/four-gas.fixture';
 import { currentSteps } from '@/core/run/plan';
 import { INSTRUMENT_MODELS } from '@/standins/instrument/models';
+import type { ItemTopic } from '@/core/procedure/procedure';
 import type { LineView } from '@/features/lines/server';
 import { capturable, rulesFor } from './live-rules';
 import { nextAction } from '../places/next-action';
@@ -93,7 +94,7 @@ describe('what readings are compared with at each step', () => {
     gas(run, true);
     expect(nextAction(run.procedure, run.state).gasSince).toBe(run.now.toISOString());
     const other = adjust(asFound(prepare(openFourGas())));
-    expect(nextAction(other.procedure, other.state)).toMatchObject({ title: 'Save on the instrument' });
+    expect(nextAction(other.procedure, other.state)).toMatchObject({ title: 'Gas off' });
   });
 });
 
@@ -111,16 +112,16 @@ describe('what the instrument itself says to a question', () => {
       },
     },
   } as unknown as LineView;
-  const ask = (id: string, answer: 'number' | 'text' | 'yesNo' = 'number') =>
-    suggestAnswers([{ id, label: id, answer }], line)[id];
+  const ask = (about: ItemTopic, answer: 'number' | 'text' | 'yesNo' = 'number') =>
+    suggestAnswers([{ id: 'any', label: 'any', answer, about }], line).any;
   it('clock, own counter, peaks, stored span value, alarm points', () => {
     expect(ask('clock')).toBe('5400');
-    expect(ask('days')).toBe('12');
+    expect(ask('ownCounter')).toBe('12');
     expect(ask('peaks', 'text')).toBe('carbon monoxide 41');
-    expect([ask('span'), ask('low'), ask('high')]).toEqual(['100', '35', '70']);
+    expect([ask('storedSpan'), ask('alarmLow'), ask('alarmHigh')]).toEqual(['100', '35', '70']);
   });
   it('a yes is never said for a person, and without a line nothing is said', () => {
     expect(ask('clock', 'yesNo')).toBeUndefined();
-    expect(suggestAnswers([{ id: 'clock', label: '', answer: 'number' }], null)).toEqual({});
+    expect(suggestAnswers([{ id: 'clock', label: '', answer: 'number', about: 'clock' }], null)).toEqual({});
   });
 });

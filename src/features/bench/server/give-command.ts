@@ -32,7 +32,8 @@ export async function giveCommand(
     command,
     origin,
     screen,
-  }: { run: string; commandId: string; command: Command; origin?: CommandOrigin; screen?: string },
+    ageMs,
+  }: { run: string; commandId: string; command: Command; origin?: CommandOrigin; screen?: string; ageMs?: number },
 ): Promise<Given | Refusal> {
   const { tx, actor, now } = context;
   await lockRun(tx, run);
@@ -44,12 +45,13 @@ export async function giveCommand(
     .where(and(eq(runCommand.runId, run), eq(runCommand.command, commandId)));
   if (before) return { reply: before.reply as Reply, loaded, repeated: true };
   const settings = await readSettings(tx);
+  const pressed = pressedAt(now, ageMs, loaded);
   const live = command.type === 'captureReading' && command.capture;
   if (live) {
     const other = screen ? await heldByOther(context, run, screen) : null;
     if (other)
       return refuse('watching', `${other} captures this instrument on another screen. Take over there, or type what it shows.`);
-    const unshown = await refuseUnshown(context, loaded, command);
+    const unshown = await refuseUnshown(context, loaded, command, pressed);
     if (unshown) return unshown;
   }
   const asked =
@@ -67,11 +69,15 @@ export async function giveCommand(
     command,
     context: {
       now: now.toISOString(),
-      today: dateIn(settings.zone, now),
+      today: dateIn(settings.zone, pressed),
       actor,
       references: Object.fromEntries(references.map((one) => [one.id, one])),
       allowSamePerson: settings.samePersonApproves,
-      ...(origin ? { origin } : live ? { origin: { source: 'live' as const } } : {}),
+      origin: {
+        ...(pressed < now ? { occurredAt: pressed.toISOString() } : {}),
+        ...(live ? { source: 'live' as const } : {}),
+        ...origin,
+      },
     },
   });
   if (isRefusal(drafts)) return drafts;
@@ -80,6 +86,16 @@ export async function giveCommand(
   if (command.type === 'finish') await keepStatus(context, loaded);
   await moveTicket(context, loaded, command.type);
   return { reply, loaded, repeated: false };
+}
+
+/** Under this a press is on its way for a moment: it counts as made now. */
+const AT_ONCE_MS = 2000;
+
+/** When a press was made: so long before it arrived, never before the run's last event. */
+function pressedAt(now: Date, ageMs: number | undefined, { events }: LoadedRun): Date {
+  if (!ageMs || ageMs < AT_ONCE_MS) return now;
+  const last = Date.parse(events.at(-1)?.occurredAt ?? '') || 0;
+  return new Date(Math.min(now.getTime(), Math.max(now.getTime() - ageMs, last)));
 }
 
 /** What the line said during a reading, an adjustment or a bump is kept with the step: from gas on, or from when the step was entered. */
@@ -96,7 +112,7 @@ async function withTraces(context: UseCaseContext, loaded: LoadedRun, drafts: Ev
     step: done.step!,
     line: line.id,
     from: new Date(Date.parse(since) - 3000),
-    to: context.now,
+    to: new Date(Date.parse(done.occurredAt)),
   });
   return trace ? drafts.map((one) => (one === done ? ({ ...one, data: { ...one.data, trace } } as EventDraft) : one)) : drafts;
 }

@@ -9,6 +9,8 @@ import type { LoadedRun } from './run-store';
 
 /** A captured value has to have been on the display this short a time ago. */
 const SHOWN_WITHIN_MS = 60_000;
+/** Two computers' clocks are never quite the same. */
+const CLOCKS_MS = 5000;
 
 /** The line of the instrument that a run is about. */
 export async function lineOfRun({ tx }: Pick<UseCaseContext, 'tx'>, { row }: LoadedRun): Promise<LineView | null> {
@@ -21,6 +23,8 @@ export async function refuseUnshown(
   context: UseCaseContext,
   loaded: LoadedRun,
   command: Extract<Command, { type: 'captureReading' }>,
+  /** When it was captured: told late, it is still compared with what the line said then. */
+  at: Date,
 ): Promise<Refusal | null> {
   const line = await lineOfRun(context, loaded);
   if (!line || line.id !== command.capture!.line)
@@ -32,7 +36,8 @@ export async function refuseUnshown(
     line: line.id,
     slot: match.slot,
     text: command.text,
-    from: new Date(Date.now() - SHOWN_WITHIN_MS),
+    from: new Date(at.getTime() - SHOWN_WITHIN_MS),
+    to: new Date(at.getTime() + CLOCKS_MS),
   });
   return shown
     ? null

@@ -1,3 +1,4 @@
+import type { StatusId } from '@/core/instrument/status';
 import type { ServiceId } from '@/core/instrument/service';
 import { and, desc, eq, ne, sql } from 'drizzle-orm';
 import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
@@ -26,7 +27,7 @@ export interface RunView {
     promiseOn: string | null;
     dueAgreed: boolean;
   } | null;
-  asset: { id: string; maker: string; model: string; serial: string; tag: string; status: string };
+  asset: { id: string; maker: string; model: string; serial: string; tag: string; status: StatusId; why: string };
   customer: string;
   shelf: ReferenceSnapshot[];
   /** As-found errors of earlier runs by label and point, newest first: the faint trend on the rulers. */
@@ -40,10 +41,12 @@ export interface RunView {
   /** Raw sensor output at earlier spans, oldest first, by channel; and since when the sensor is in. */
   raw: RawHistory;
   currency: string;
+  /** Who looks at it. */
+  me: { id: string; name: string };
 }
 
 /** All that a run sheet shows. */
-export async function runView(tx: Transaction, id: string): Promise<RunView | null> {
+export async function runView(tx: Transaction, id: string, me: { id: string; name: string }): Promise<RunView | null> {
   const loaded = await loadRun(tx, id);
   if (!loaded) return null;
   const [row] = await tx
@@ -77,6 +80,7 @@ export async function runView(tx: Transaction, id: string): Promise<RunView | nu
       serial: row!.asset.serial,
       tag: row!.asset.tag,
       status: row!.asset.status,
+      why: row!.asset.statusWhy,
     },
     customer: row!.customer,
     shelf,
@@ -86,6 +90,7 @@ export async function runView(tx: Transaction, id: string): Promise<RunView | nu
     benchLines: await benchLines(tx),
     places: (await board(tx, ['onBench'])).tickets.filter((one) => one.place !== null),
     currency: settings.currency,
+    me: { id: me.id, name: me.name },
     raw: await rawHistory(tx, loaded.row.assetId, id),
   };
 }

@@ -11,6 +11,7 @@ import { spanValuesOf } from './span-values';
 export function AdjustStep({ sheet, present }: { sheet: Sheet; present: PlannedStep }) {
   const { run, view, live } = sheet;
   const [raw, setRaw] = useState('');
+  const [refused, setRefused] = useState<string[]>([]);
   const step = present.step;
   if (step.kind !== 'adjust') return null;
   const pairs = readPairs(step, step.together ? undefined : present.channel, view.procedure, run.state);
@@ -20,7 +21,7 @@ export function AdjustStep({ sheet, present }: { sheet: Sheet; present: PlannedS
   const channels = [...new Set(pairs.map((pair) => pair.channel))].filter((id) => !done.has(id));
   const channelOf = (id: string) => run.state.channels.find((one) => one.id === id)!;
   const label = (id: string) => channelOf(id).label;
-  const zero = step.action === 'zero' || step.action === 'quick';
+  const zero = step.action === 'zero' || step.action === 'quick' || step.action === 'fineZero';
   const values = spanValuesOf(view.procedure, run.state, step.points);
   const since = run.state.steps[present.key]?.enteredAt ?? '';
   const said = Object.fromEntries(channels.flatMap((id) => saidOf(sheet, id, zero, since)));
@@ -51,6 +52,10 @@ export function AdjustStep({ sheet, present }: { sheet: Sheet; present: PlannedS
   const takeSaid = async () => {
     if (await send('passed', passed)) return;
     await send('failed', failed);
+  };
+  const takeByHand = async () => {
+    if (await send('passed', channels.filter((id) => !refused.includes(id)))) return;
+    await send('failed', channels.filter((id) => refused.includes(id)));
   };
   return (
     <div>
@@ -86,12 +91,29 @@ export function AdjustStep({ sheet, present }: { sheet: Sheet; present: PlannedS
           </Button>
         ) : (
           <>
-            <Button data-main-action size="lg" disabled={run.busy} onClick={() => send('passed', channels)}>
-              Instrument says: passed <kbd>N</kbd>
+            {channels.length > 1 && (
+              <span className="btn-group" role="group" aria-label="Refused by the instrument">
+                {channels.map((id) => (
+                  <Button
+                    key={id}
+                    variant="plain"
+                    active={refused.includes(id)}
+                    aria-pressed={refused.includes(id)}
+                    onClick={() => setRefused(refused.includes(id) ? refused.filter((one) => one !== id) : [...refused, id])}
+                  >
+                    {label(id)} {refused.includes(id) ? 'failed' : 'passed'}
+                  </Button>
+                ))}
+              </span>
+            )}
+            <Button data-main-action size="lg" disabled={run.busy} onClick={takeByHand}>
+              {refused.length ? 'Record it so' : 'Instrument says: passed'} <kbd>N</kbd>
             </Button>
-            <Button size="lg" variant="outline-danger" disabled={run.busy} onClick={() => send('failed', channels)}>
-              Failed
-            </Button>
+            {channels.length === 1 && (
+              <Button size="lg" variant="outline-danger" disabled={run.busy} onClick={() => send('failed', channels)}>
+                Failed
+              </Button>
+            )}
           </>
         )}
         {!zero && !sheet.onLine && (

@@ -3,10 +3,13 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import type { BumpChannel } from '@/core/run/evidence';
 import type { RunChannel } from '@/core/run/event';
+import type { Output } from '@/core/procedure/procedure';
+import { outputsAsked } from '@/core/run/handle-bump';
 import type { PlannedStep } from '@/core/run/plan';
 import { measuredChannels } from '@/core/run/state';
 import { onChannelScale } from '@/core/supply/match-bottle';
 import type { LiveLook } from '@/core/live/live-channel';
+import { useKeys } from '@/ui/use-keys';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { lookOf, type Sheet } from '../sheet';
 
@@ -22,8 +25,15 @@ const BARELY = 0.5;
 export function BumpStep({ sheet, present }: { sheet: Sheet; present: PlannedStep }) {
   const { run, view, live } = sheet;
   const [answers, setAnswers] = useState<Record<string, 'moved' | 'barely' | 'wrongWay'>>({});
-  const [outputs, setOutputs] = useState<Record<string, boolean>>({});
+  const [outputs, setOutputs] = useState<Partial<Record<Output, boolean>>>({});
   const step = present.step;
+  const asked = step.kind === 'bump' ? outputsAsked(step, run.state) : [];
+  // One key a thing that nobody has looked at yet: works, or does not.
+  const open = asked.find((output) => outputs[output] === undefined);
+  const press = (works: boolean) => () => {
+    if (open) setOutputs({ ...outputs, [open]: works });
+  };
+  useKeys({ y: press(true), x: press(false) });
   if (step.kind !== 'bump') return null;
   const channels = measuredChannels(run.state).filter((one) => step.channels.includes(one.role));
   const bottle = run.state.bindings.filter((one) => !one.released && !one.struck && one.reference.kind === 'gas').at(-1);
@@ -63,8 +73,8 @@ export function BumpStep({ sheet, present }: { sheet: Sheet; present: PlannedSte
             )}
             {found ? (
               <VerdictMark
-                state={found.moved && found.rightWay ? 'within' : 'outside'}
-                word={!found.moved ? 'barely moved' : found.rightWay ? 'moved, right way' : 'wrong way'}
+                state={found.moved && found.rightWay !== false ? 'within' : 'outside'}
+                word={!found.moved ? 'barely moved' : found.rightWay === false ? 'wrong way' : 'moved, right way'}
               />
             ) : (
               <VerdictMark state="notMeasured" word="not looked at" />
@@ -91,9 +101,9 @@ export function BumpStep({ sheet, present }: { sheet: Sheet; present: PlannedSte
           </li>
         ))}
       </ul>
-      {step.outputs.length > 0 && (
+      {asked.length > 0 && (
         <div className="d-flex flex-wrap gap-4 mb-3">
-          {step.outputs.map((output) => (
+          {asked.map((output) => (
             <span key={output} className="d-flex gap-2 align-items-center">
               <span className="text-capitalize">{output}</span>
               <span className="btn-group" role="group" aria-label={`${output} witnessed`}>
@@ -103,7 +113,7 @@ export function BumpStep({ sheet, present }: { sheet: Sheet; present: PlannedSte
                   active={outputs[output] === true}
                   onClick={() => setOutputs({ ...outputs, [output]: true })}
                 >
-                  Yes
+                  Yes {open === output && <kbd>Y</kbd>}
                 </Button>
                 <Button
                   size="sm"
@@ -111,7 +121,7 @@ export function BumpStep({ sheet, present }: { sheet: Sheet; present: PlannedSte
                   active={outputs[output] === false}
                   onClick={() => setOutputs({ ...outputs, [output]: false })}
                 >
-                  No
+                  No {open === output && <kbd>X</kbd>}
                 </Button>
               </span>
             </span>

@@ -4,7 +4,10 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import type { CheckItem } from '@/core/procedure/procedure';
 import type { Answer } from '@/core/run/command';
+import { say } from '@/core/words/say';
+import { useKeys } from '@/ui/use-keys';
 import type { PlannedStep } from '@/core/run/plan';
+import { slotOf } from '../live/live-rules';
 import type { Sheet } from '../sheet';
 import { suggestAnswers } from './suggest-answers';
 
@@ -24,7 +27,7 @@ const NO_ANSWERS: Record<string, Answer> = {};
 export function CheckStep({ sheet, present, items }: { sheet: Sheet; present: PlannedStep; items: CheckItem[] }) {
   const { run, view } = sheet;
   const [given, setAnswers] = useState(NO_ANSWERS);
-  const read = suggestAnswers(items, view.line);
+  const read = suggestAnswers(items, view.line, present.channel ? slotOf(view.match, present.channel) : null);
   const answers: Record<string, Answer> = {
     ...Object.fromEntries(Object.entries(read).map(([id, value]) => [id, { value }])),
     ...given,
@@ -33,9 +36,20 @@ export function CheckStep({ sheet, present, items }: { sheet: Sheet; present: Pl
   const set = (id: string, change: Partial<Answer>) => setAnswers({ ...given, [id]: { value: '', ...answers[id], ...change } });
   const send = async (event: React.FormEvent) => {
     event.preventDefault();
+    // Nothing goes out over a question that nobody answered.
+    const open = items.find((item) => !answers[item.id]?.value.trim());
+    if (open) {
+      setProblem({ field: open.id, text: say({ code: 'refused.unanswered', numbers: { label: open.label } }), code: 'unanswered' });
+      return;
+    }
     const refused = await run.send({ type: 'completeStep', step: present.key, answers });
     if (refused) setProblem({ field: refused.field ?? '', text: refused.sentence, code: refused.code });
   };
+  const next = items.find((item) => item.answer in CHOICES && !answers[item.id]?.value);
+  const press = (which: 0 | 1) => () => {
+    if (next) set(next.id, { value: CHOICES[next.answer as keyof typeof CHOICES][which][0] });
+  };
+  useKeys({ y: press(0), x: press(1) });
   return (
     <form onSubmit={send}>
       {items.map((item) => (
@@ -52,6 +66,7 @@ export function CheckStep({ sheet, present, items }: { sheet: Sheet; present: Pl
                   onClick={() => set(item.id, { value })}
                 >
                   {label}
+                  {next?.id === item.id && <kbd>{value === 'pass' || value === 'yes' ? 'Y' : 'X'}</kbd>}
                 </Button>
               ))}
             </span>

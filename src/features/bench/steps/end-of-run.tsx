@@ -1,6 +1,9 @@
 'use client';
 import Link from 'next/link';
 import Button from 'react-bootstrap/Button';
+import { STATUS_AFTER } from '@/core/instrument/status';
+import { outcomeOf } from '@/core/results/outcome';
+import { reasonOf } from '@/core/results/reason';
 import { summarise } from '@/core/results/summary';
 import { say } from '@/core/words/say';
 import { VerdictMark } from '@/ui/verdict-mark';
@@ -11,6 +14,8 @@ import type { LiveRun } from '../use-run';
 export function EndOfRun({ run, view, gasOpen }: { run: LiveRun; view: RunView; gasOpen: boolean }) {
   const { state } = run;
   const summary = summarise(view.procedure, state);
+  const outcome = outcomeOf(view.procedure, state, summary);
+  const reason = reasonOf(view.procedure, state);
   const reopened = state.reopened.at(-1);
   return (
     <section className="present-step" aria-label="Present step">
@@ -43,8 +48,16 @@ export function EndOfRun({ run, view, gasOpen }: { run: LiveRun; view: RunView; 
         </span>
         <span className="quiet">{summary.adjusted ? 'adjusted' : 'nothing adjusted: as left is as found'}</span>
       </div>
-      {Object.values(state.retired).length > 0 && (
-        <p className="caution">Tag it out of service or hand it to service: an instrument that failed is never relied on.</p>
+      <p className={outcome === 'passed' || outcome === 'bumped' ? 'mb-2' : 'caution'} data-testid="outcome">
+        <strong>{say({ code: `outcome.run.${outcome}` })}</strong>
+        {reason && <> {reason}.</>}
+      </p>
+      {STATUS_AFTER[outcome] && state.status !== 'open' && (
+        <p>
+          <Link className="btn btn-plain" href={`/assets/${view.asset.id}/tag`}>
+            {say({ code: 'label.toTag' })}
+          </Link>
+        </p>
       )}
       {state.status === 'open' && (
         <Button data-main-action size="lg" disabled={run.busy || gasOpen} onClick={() => run.send({ type: 'finish' })}>

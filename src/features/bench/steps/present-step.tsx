@@ -5,10 +5,14 @@ import { AdjustStep } from './adjust-step';
 import { BumpStep } from './bump-step';
 import { CheckStep } from './check-step';
 import { ConditionStep } from './condition-step';
+import { DecideStep } from './decide-step';
 import { EndOfRun } from './end-of-run';
 import { ReferenceStep } from './reference-step';
 import { SaveStep } from './save-step';
 import { SkipStep } from './skip-step';
+import { SampleCount } from './sample-count';
+import { neighbourGas } from './neighbour-gas';
+import { openStimulus } from '@/core/run/state';
 import { WaitStep } from './wait-step';
 import type { Sheet } from '../sheet';
 
@@ -28,6 +32,8 @@ export function PresentStep({ sheet, gasOpen, said, ready, asked }: Props) {
   if (!present) return <EndOfRun run={run} view={view} gasOpen={gasOpen} />;
   const { step } = present;
   const channel = present.channel ? run.state.channels.find((one) => one.id === present.channel) : undefined;
+  const nearby = neighbourGas(sheet, present);
+  const open = openStimulus(run.state);
   const { refusal } = run;
   const refused = refusal && !(refusal.field && SAYS_IT_BESIDE_THE_FIELD.includes(step.kind)) ? refusal.sentence : null;
   return (
@@ -39,6 +45,8 @@ export function PresentStep({ sheet, gasOpen, said, ready, asked }: Props) {
       </h2>
       {step.reason && <p className="why">{step.reason}</p>}
       {step.caution && <p className="caution">{step.caution}</p>}
+      {nearby && <p className="caution">{nearby}</p>}
+      {step.kind === 'read' && step.sample && open && <SampleCount since={open.onAt} {...step.sample} />}
       <div className="mt-3">
         <StepBody sheet={sheet} present={present} ready={ready} asked={asked} />
       </div>
@@ -52,7 +60,7 @@ export function PresentStep({ sheet, gasOpen, said, ready, asked }: Props) {
           {refused}
         </p>
       )}
-      <SkipStep run={run} present={present} />
+      {!(step.kind === 'decide' && step.options.some((one) => one.consequence)) && <SkipStep run={run} present={present} />}
     </section>
   );
 }
@@ -62,7 +70,7 @@ function StepBody({ sheet, present, ready, asked }: { sheet: Sheet; present: Pla
   const { step, key } = present;
   switch (step.kind) {
     case 'wait':
-      return <WaitStep run={run} present={present} />;
+      return <WaitStep sheet={sheet} present={present} />;
     case 'check':
       return <CheckStep sheet={sheet} present={present} items={step.items} />;
     case 'condition':
@@ -102,21 +110,7 @@ function StepBody({ sheet, present, ready, asked }: { sheet: Sheet; present: Pla
     case 'save':
       return <SaveStep sheet={sheet} present={present} />;
     case 'decide':
-      return (
-        <div className="d-flex flex-wrap gap-2">
-          {step.options.map((option) => (
-            <Button
-              key={option.id}
-              variant="plain"
-              size="lg"
-              disabled={run.busy}
-              onClick={() => run.send({ type: 'decide', step: key, option: option.id })}
-            >
-              {option.label}
-            </Button>
-          ))}
-        </div>
-      );
+      return <DecideStep run={run} present={present} options={step.options} />;
     case 'bump':
       return <BumpStep sheet={sheet} present={present} />;
     case 'care':

@@ -169,8 +169,10 @@ function useMatches(run: LiveRun, view: RunView, slot: RunView['procedure']['slo
     purpose: bump ? 'bump' : 'span',
     alarms: Object.fromEntries(
       channels.flatMap((one) => {
-        const { alarmLow, alarmHigh } = info(one.id) ?? {};
-        return alarmLow ? [[one.id, { low: alarmLow, ...(alarmHigh ? { high: alarmHigh } : {}) }]] : [];
+        // What the instrument itself says on its line; else what was agreed for it.
+        const low = info(one.id)?.alarmLow ?? one.alarms?.low;
+        const high = info(one.id)?.alarmHigh ?? one.alarms?.high;
+        return low ? [[one.id, { low, ...(high ? { high } : {}) }]] : [];
       }),
     ),
     stored: channels.flatMap((one) => {

@@ -1,6 +1,7 @@
 'use client';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
+import { say } from '@/core/words/say';
 import type { PlannedStep } from '@/core/run/plan';
 import { Countdown } from '@/ui/running-clock';
 import type { Sheet } from '../sheet';
@@ -37,7 +38,7 @@ export function SaveStep({ sheet, present }: { sheet: Sheet; present: PlannedSte
         <p className={lost ? 'notice bad mb-2' : 'mb-2'} role={lost ? 'alert' : undefined} data-testid="instrument-says">
           {heard
             ? lost
-              ? 'The instrument says: NOT SAVED. Its old calibration stands again: leave this out with the reason, and do it again.'
+              ? say({ code: 'save.saysLost' })
               : 'The instrument says: saved.'
             : live.frame?.mode === 'unsaved'
               ? 'It waits for its save key.'
@@ -56,18 +57,16 @@ export function SaveStep({ sheet, present }: { sheet: Sheet; present: PlannedSte
           />
         )}
         <Button data-main-action type="submit" size="lg" disabled={run.busy}>
-          The instrument has saved <kbd>N</kbd>
+          {say({ code: 'save.shown' })} <kbd>N</kbd>
         </Button>
-        {lost && (
-          <Button
-            variant="outline-danger"
-            size="lg"
-            disabled={run.busy}
-            onClick={() => run.send({ type: 'save', step: present.key, lost: true })}
-          >
-            Record it as lost
-          </Button>
-        )}
+        <Button
+          variant="outline-danger"
+          size="lg"
+          disabled={run.busy}
+          onClick={() => run.send({ type: 'save', step: present.key, lost: true, ...(readBack ? { readBack } : {}) })}
+        >
+          {say({ code: 'save.lost' })}
+        </Button>
       </div>
     </form>
   );

@@ -1,19 +1,27 @@
 'use client';
-import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
+import { notBack } from '@/core/run/display-back';
 import { waitBegan } from '@/core/run/handle-step';
+import { measuredChannels } from '@/core/run/state';
+import { endsByDisplay, waitSeconds } from '@/core/run/wait-seconds';
+import { say } from '@/core/words/say';
 import type { PlannedStep } from '@/core/run/plan';
 import { Countdown } from '@/ui/running-clock';
-import type { LiveRun } from '../use-run';
+import { ReasonForm } from '@/ui/reason-form';
+import { lookOf, type Sheet } from '../sheet';
+import { reasonsFor } from './reasons';
 
 /** A clock that runs down. Going on before its time asks for the reason and is a deviation on record. */
-export function WaitStep({ run, present }: { run: LiveRun; present: PlannedStep }) {
-  const [reason, setReason] = useState('');
+export function WaitStep({ sheet, present }: { sheet: Sheet; present: PlannedStep }) {
+  const { run } = sheet;
   const early = run.refusal?.code === 'tooEarly';
   const began = waitBegan(present, run.state);
-  const seconds = present.step.kind === 'wait' ? present.step.minSeconds : 0;
+  const seconds = present.step.kind === 'wait' ? waitSeconds(present.step, run.state) : 0;
   const until = began ? new Date(Date.parse(began) + seconds * 1000).toISOString() : null;
-  const go = (deviation?: string) => run.send({ type: 'completeStep', step: present.key, ...(deviation ? { deviation } : {}) });
+  // With a line a purge is over as soon as every display is back.
+  const shown = present.step.kind === 'wait' && endsByDisplay(present.step, run.state) && sheet.onLine ? displays(sheet) : null;
+  const back = shown !== null && notBack(run.state, shown).length === 0;
+  const go = (deviation?: string) => run.send({ type: 'completeStep', step: present.key, ...(deviation ? { deviation } : {}), ...(shown ? { shown } : {}) });
   return (
     <div>
       {until && <Countdown until={until} className="big-clock clock" />}
@@ -21,33 +29,33 @@ export function WaitStep({ run, present }: { run: LiveRun; present: PlannedStep 
         <Button data-main-action size="lg" disabled={run.busy} onClick={() => go()}>
           Go on <kbd>N</kbd>
         </Button>
+        {back && <span className="ready-mark ms-3">{say({ code: 'wait.back' })}</span>}
+        {present.status === 'todo' && (
+          <Button variant="plain" className="ms-2" disabled={run.busy} onClick={() => run.send({ type: 'enterStep', step: present.key })}>
+            Begin its clock
+          </Button>
+        )}
       </div>
       {early && (
-        <form
-          className="mt-2"
-          onSubmit={(event) => {
-            event.preventDefault();
-            void go(reason);
-          }}
-        >
-          <label className="field-problem" htmlFor="deviation">
-            {run.refusal!.sentence}
-          </label>
-          <div className="d-flex gap-2" style={{ maxWidth: '34rem' }}>
-            <input
-              id="deviation"
-              className="form-control"
-              autoFocus
-              value={reason}
-              onChange={(event) => setReason(event.target.value)}
-              placeholder="Reason"
-            />
-            <Button type="submit" variant="outline-danger" disabled={reason.trim().length < 3}>
-              Go on all the same
-            </Button>
-          </div>
-        </form>
+        <ReasonForm
+          label={run.refusal!.sentence}
+          problem={run.refusal!.sentence}
+          reasons={reasonsFor('early')}
+          act="Go on all the same"
+          danger
+          busy={run.busy}
+          onSend={(reason) => void go(reason)}
+        />
       )}
     </div>
   );
 }
+
+/** What each measured channel shows on the line. */
+const displays = (sheet: Sheet): Record<string, string> =>
+  Object.fromEntries(
+    measuredChannels(sheet.run.state).flatMap(({ id }) => {
+      const look = lookOf(sheet, id);
+      return look?.status === 'value' ? [[id, look.text]] : [];
+    }),
+  );

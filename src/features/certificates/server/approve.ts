@@ -19,7 +19,7 @@ import { Problem } from '@/platform/problem';
 import { readSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
 import { contentOf, factsFor } from './facts';
-import { insertDocument, takeNumber } from './insert-document';
+import { insertDocument, takeNumber, type DocumentPlace } from './insert-document';
 import { releaseNotice, tellRevision } from './notice';
 import { insertRevision, newestOf } from './revise';
 
@@ -113,9 +113,11 @@ async function issueFor(
     return { id, number: earlier.number, repeated: false };
   }
   const year = Number(dateIn((await readSettings(tx)).zone, now).slice(0, 4));
-  const { serial, number } = await takeNumber(context, 'C', year);
+  // What went back uncalibrated has a number series of its own.
+  const series: DocumentPlace['series'] = outcomeOf(loaded.procedure, state) === 'returned' ? 'N' : 'C';
+  const { serial, number } = await takeNumber(context, series, year);
   const place = {
-    series: 'C' as const,
+    series,
     year,
     serial,
     runId: row.id,

@@ -8,7 +8,7 @@ import type { UseCaseContext } from '@/platform/use-case';
 import { signContent } from './sign';
 
 export interface DocumentPlace {
-  series: 'C' | 'W';
+  series: 'C' | 'N' | 'W';
   year: number;
   serial: number;
   runId: string;
@@ -19,13 +19,15 @@ export interface DocumentPlace {
   withdraws?: string | null;
 }
 
+const COUNTER = { C: 'certificate', N: 'notCalibrated', W: 'withdrawal' } as const;
+
 /** The next number of a series and year, as it is printed. */
 export async function takeNumber(
   { tx }: UseCaseContext,
   series: DocumentPlace['series'],
   year: number,
 ): Promise<{ serial: number; number: string }> {
-  const serial = await nextNumber(tx, series === 'C' ? 'certificate' : 'withdrawal', year);
+  const serial = await nextNumber(tx, COUNTER[series], year);
   return { serial, number: `${series}-${year}-${String(serial).padStart(5, '0')}` };
 }
 

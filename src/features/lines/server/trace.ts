@@ -72,12 +72,12 @@ export async function readTrace(tx: Transaction, run: string, id: string): Promi
 /** Whether a line really showed this text for a channel within the last seconds: what is captured has to have been on the display. */
 export async function wasShown(
   tx: Transaction,
-  { line, slot, text, from }: { line: string; slot: number; text: string; from: Date },
+  { line, slot, text, from, to }: { line: string; slot: number; text: string; from: Date; to: Date },
 ): Promise<boolean> {
   const rows = await tx
     .select({ said: liveFrame.said })
     .from(liveFrame)
-    .where(and(eq(liveFrame.lineId, line), gte(liveFrame.at, from)));
+    .where(and(eq(liveFrame.lineId, line), gte(liveFrame.at, from), lte(liveFrame.at, to)));
   return rows.some((row) =>
     row.said.some(
       (said) => said.type === 'frame' && said.readings.some((reading) => reading.slot === slot && reading.text === text),

@@ -1,6 +1,7 @@
 import { desc, eq } from 'drizzle-orm';
 import { ScriptedRun } from '@/core/run/scripted';
 import type { BumpChannel } from '@/core/run/evidence';
+import { OUTPUTS } from '@/core/procedure/procedure';
 import { asset, instrumentModel, stationEntry, ticket, type StationChannel } from '@/data/schema';
 import { placeTicket, recordRun } from '@/features/bench/server';
 import { INSPECTION_ITEMS, receive } from '@/features/counter/server';
@@ -49,6 +50,7 @@ export async function makeStationRecord(context: UseCaseContext, { entryId }: { 
   });
   const ticketId = received.tickets[0]!.id;
   await placeTicket(context, { ticketId, place: await freePlace(context) });
+  let open = false;
   const { run } = await recordRun(context, ticketId, (id, procedure, started) => {
     const scripted = new ScriptedRun(procedure, { run: id, actor, start: at, references: [bottle], source: 'imported' }).start({
       ...started,
@@ -68,7 +70,8 @@ export async function makeStationRecord(context: UseCaseContext, { entryId }: { 
         type: 'bump',
         step: 'log/bump',
         channels: Object.fromEntries(matched.map(({ channel, one }) => [channel.id, bumpOf(one)])),
-        outputs: entry.outputs,
+        outputs: Object.fromEntries(OUTPUTS.flatMap((one) => (one in entry.outputs ? [[one, entry.outputs[one]!]] : []))),
+        verdict: entry.passed ? 'passed' : 'failed',
       });
     if (entry.kind === 'calibration') {
       const read = (step: string, which: 'before' | 'after') =>
@@ -85,16 +88,25 @@ export async function makeStationRecord(context: UseCaseContext, { entryId }: { 
       });
       read('log/calibration/after', 'after');
     }
-    scripted.do({ type: 'finish' });
+    // What failed is decided by a person first: the run stays on the bench.
+    const refusal = scripted.try({ type: 'finish' });
+    if (refusal && scripted.current().every((one) => one.step.kind !== 'decide')) throw Problem.fromRefusal(refusal);
+    open = refusal !== null;
     return scripted.events;
   });
-  await tx.update(ticket).set({ status: 'toApprove', place: null, placedAt: now }).where(eq(ticket.id, ticketId));
+  if (!open) await tx.update(ticket).set({ status: 'toApprove', place: null, placedAt: now }).where(eq(ticket.id, ticketId));
   return { run };
 }
 
+/** Which way it moved by what it showed before and after; not told where the log does not say. */
+const rightWay = ({ before, after, target }: StationChannel): boolean | null =>
+  before === undefined || after === undefined
+    ? null
+    : Math.sign(Number(after) - Number(before)) === Math.sign(Number(target) - Number(before));
+
 const bumpOf = (one: StationChannel): BumpChannel => ({
   moved: one.moved,
-  rightWay: true,
+  rightWay: rightWay(one),
   ...(one.before ? { before: one.before } : {}),
   ...(one.after ? { shown: one.after } : {}),
   ...(one.t90Seconds === undefined ? {} : { t90Seconds: one.t90Seconds }),

@@ -48,13 +48,15 @@ export async function takeLog(
     if (!latest.has(assetId!) || latest.get(assetId!)!.at < row!.at) latest.set(assetId!, row!);
   }
   for (const [assetId, row] of latest) {
+    if (!row.passed) failed.set(assetId, row);
+    // The mark of the last bump follows bumps alone.
+    if (row.kind !== 'bump') continue;
     await tx
       .update(asset)
       .set({ bumpedAt: new Date(row.at), bumpPassed: row.passed })
       .where(
         sql`${asset.id} = ${assetId}::uuid and (${asset.bumpedAt} is null or ${asset.bumpedAt} < ${new Date(row.at).toISOString()}::timestamptz)`,
       );
-    if (!row.passed) failed.set(assetId, row);
   }
   return { taken, left: rows.length - taken, toBench: await putOnBenchList(context, failed) };
 }

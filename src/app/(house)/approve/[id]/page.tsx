@@ -12,7 +12,7 @@ import { readSettings } from '@/platform/settings';
 
 export const metadata = { title: 'Approve' };
 export default page({ permission: 'bench', name: '/approve/[id]' }, async ({ tx, actor, params }) => {
-  const [view, settings] = [await runView(tx, params.id!), await readSettings(tx)];
+  const [view, settings] = [await runView(tx, params.id!, actor), await readSettings(tx)];
   if (!view) return notFound();
   const open = await unconfirmedIn(tx, results({ procedure: view.procedure, state: view.state }));
   const sameHand =
