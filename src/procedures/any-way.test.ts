@@ -226,7 +226,14 @@ function stray(run: ScriptedRun, random: Random): Command {
     { type: 'decide', step: any(steps), option: 'goOn' },
     { type: 'finish' },
     { type: 'approve' },
-    { type: 'changeSetting', kind: 'alarm', setting: 'alarm', before: '10', after: any(['', '20']), agreedBy: any(['', 'the customer']) },
+    {
+      type: 'changeSetting',
+      kind: 'alarm',
+      setting: 'alarm',
+      before: '10',
+      after: any(['', '20']),
+      agreedBy: any(['', 'the customer']),
+    },
   ]);
 }
 

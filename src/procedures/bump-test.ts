@@ -52,7 +52,7 @@ export const bumpTest: Procedure = {
       caution: part.LOUD,
       reason: 'Five to ten seconds of gas, no exact value: all move the right way (oxygen down), all outputs work.',
     },
-    part.gasOff('off'),
+    part.gasOffIfOn('off'),
     part.purge('purge'),
   ],
   cautions: [

@@ -81,7 +81,11 @@ describe('family 15: a deadline instead of a minimum wait', () => {
       .do({ type: 'completeStep', step: 'place', conditions: ROOM, equipment: ROOM_EQUIPMENT })
       .do({ type: 'bindReference', slot: 'gas', reference: 'h2', flowLPerMin: '0.5' });
     run.do({ type: 'captureReading', step: 'found-zero', point: 'zero', channel: 'c-h2', text: '1' });
-    flow('found-on', true).do({ type: 'completeStep', step: 'flow', answers: { kink: { value: 'yes' }, ball: { value: 'yes' } } });
+    flow('found-on', true).do({
+      type: 'completeStep',
+      step: 'flow',
+      answers: { kink: { value: 'yes' }, ball: { value: 'yes' } },
+    });
     run.wait(45).do({ type: 'captureReading', step: 'found', point: 'span', channel: 'c-h2', text: '92' });
     flow('found-off', false).wait(60).do({ type: 'completeStep', step: 'found-purge' });
     run.do({ type: 'adjust', step: 'zeroing#1/zero', channels: ['c-h2'], outcome: 'passed' });

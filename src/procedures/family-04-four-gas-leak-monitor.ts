@@ -64,7 +64,8 @@ export const family04: Procedure = {
       kind: 'check',
       title: 'Auto-zero at switch-on',
       items: [{ id: 'passed', label: 'Passed for every gas', answer: 'passFault', bad: part.mustBeGood }],
-      reason: 'It says passed or failed for each gas. One that failed in clean air: switched off, and on again; the note says which.',
+      reason:
+        'It says passed or failed for each gas. One that failed in clean air: switched off, and on again; the note says which.',
     },
     {
       id: 'found-zero',
@@ -136,7 +137,10 @@ export const family04: Procedure = {
                     minSeconds: 60,
                     reason: 'A failed channel is cleared and zeroed before its second and last try.',
                   },
-                  ...zeroing(['zero', 'air'], { title: 'Zero again', reason: 'A failed channel is zeroed before its second and last try.' }),
+                  ...zeroing(['zero', 'air'], {
+                    title: 'Zero again',
+                    reason: 'A failed channel is zeroed before its second and last try.',
+                  }),
                 ],
               },
               {

@@ -53,7 +53,12 @@ export const family05: Procedure = {
       kind: 'check',
       title: 'For the place of use',
       items: [
-        { id: 'within', label: 'Told: 100 % in air again at the place of use, within 10 °C of the water', answer: 'yesNo', bad: { when: 'negative', follows: ['mend', 'remark'] } },
+        {
+          id: 'within',
+          label: 'Told: 100 % in air again at the place of use, within 10 °C of the water',
+          answer: 'yesNo',
+          bad: { when: 'negative', follows: ['mend', 'remark'] },
+        },
       ],
     },
     ...part.store,

@@ -18,18 +18,15 @@ export const family06: Procedure = {
   steps: [
     {
       ...part.readOut,
-      items: [
-        part.peaksItem,
-        { id: 'alarms', label: 'Last alarm events', answer: 'text', about: 'lastAlarm' },
-      ],
+      items: [part.peaksItem, { id: 'alarms', label: 'Last alarm events', answer: 'text', about: 'lastAlarm' }],
     } as Procedure['steps'][number],
     {
       id: 'settings-before',
       kind: 'check',
       title: 'Settings before',
       items: [
-        { id: 'low', label: 'Low alarm', answer: 'number', unit: 'ppm', about: 'alarmLow' },
-        { id: 'high', label: 'High alarm', answer: 'number', unit: 'ppm', about: 'alarmHigh' },
+        { id: 'low', label: 'Low alarm', answer: 'number', unit: 'ppm', about: 'alarmLow', bad: part.asAgreed },
+        { id: 'high', label: 'High alarm', answer: 'number', unit: 'ppm', about: 'alarmHigh', bad: part.asAgreed },
       ],
       reason: 'Alarm points are safety settings.',
     },
@@ -65,7 +62,14 @@ export const family06: Procedure = {
         kind: 'check',
         title: 'Settings after',
         items: [
-          { id: 'span', label: 'Stored span value', answer: 'number', unit: 'ppm', about: 'storedSpan', bad: { when: { differsFrom: 'spanTarget' }, follows: ['mend', 'service', 'return'] } },
+          {
+            id: 'span',
+            label: 'Stored span value',
+            answer: 'number',
+            unit: 'ppm',
+            about: 'storedSpan',
+            bad: { when: { differsFrom: 'spanTarget' }, follows: ['mend', 'service', 'return'] },
+          },
           { id: 'low', label: 'Low alarm', answer: 'number', unit: 'ppm', about: 'alarmLow', sameAs: 'settings-before/low' },
           { id: 'high', label: 'High alarm', answer: 'number', unit: 'ppm', about: 'alarmHigh', sameAs: 'settings-before/high' },
         ],

@@ -20,9 +20,7 @@ export const family08: Procedure = {
       id: 'clock',
       kind: 'check',
       title: 'Clock',
-      items: [
-        part.clockItem('deviation'),
-      ],
+      items: [part.clockItem('deviation')],
       reason: 'The date it writes down is only as good as its clock. The deviation is recorded, then corrected.',
     },
     {

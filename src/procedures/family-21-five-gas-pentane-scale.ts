@@ -55,7 +55,8 @@ export const family21: Procedure = {
           bad: { when: 'negative', follows: ['remark'] },
         },
       ],
-      reason: 'It has a narrow authority and never counts as the zero. Where it ran, the as-found zero is gone: that stands on record.',
+      reason:
+        'It has a narrow authority and never counts as the zero. Where it ran, the as-found zero is gone: that stands on record.',
     },
     part.blockTest,
     ROOM_STEP,
@@ -136,7 +137,7 @@ export const family21: Procedure = {
         follows: part.BUMP_FOLLOWS,
         reason: 'With the gas on. It mutes the alarms for about 30 s, so it proves no buzzer.',
       },
-      part.gasOff('timed-off', 'mix', DEMAND),
+      part.gasOffIfOn('timed-off', 'mix', DEMAND),
       {
         id: 'bump-wait',
         kind: 'wait',
@@ -156,7 +157,7 @@ export const family21: Procedure = {
         caution: part.LOUD,
         reason: 'A person sees, hears and feels it.',
       },
-      part.gasOff('left-off', 'mix', DEMAND),
+      part.gasOffIfOn('left-off', 'mix', DEMAND),
       part.returnToAir,
     ]),
   ],

@@ -167,14 +167,18 @@ it('an alarm point that is another one afterwards needs who agreed, and stands o
     choose: () => MONOXIDE,
     stopAt: 'settings-after',
   });
-  const answers = (note?: string) => ({ span: { value: '100' }, low: { value: '0' }, high: { value: '200', ...(note ? { note } : {}) } });
+  const answers = (note?: string) => ({
+    span: { value: '100' },
+    low: { value: '35' },
+    high: { value: '200', ...(note ? { note } : {}) },
+  });
   expect(run.try({ type: 'completeStep', step: 'settings-after', answers: answers() })).toMatchObject({
     code: 'whoAgreed',
     field: 'high',
   });
   run.do({ type: 'completeStep', step: 'settings-after', answers: answers('Runa Oskeld, by telephone') });
   expect(run.state.settings).toMatchObject([
-    { setting: 'High alarm', before: '0', after: '200', agreedBy: 'Runa Oskeld, by telephone' },
+    { setting: 'High alarm', before: '70', after: '200', agreedBy: 'Runa Oskeld, by telephone' },
   ]);
 });
 

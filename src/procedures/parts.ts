@@ -18,6 +18,8 @@ export const mustBeGood: BadAnswer = { when: 'negative', follows: BINDS };
 export const putRight: BadAnswer = { when: 'negative', follows: ['mend', 'return'] };
 /** Something that may stand with a word on the document. */
 export const worthARemark: BadAnswer = { when: 'negative', follows: ['mend', 'remark', 'service'] };
+/** A safety setting other than agreed: set, with who agreed; a remark is never enough. */
+export const asAgreed: BadAnswer = { when: { differsFrom: 'agreed' }, follows: ['mend', 'service', 'return'] };
 /** A clock further off than this writes dates that say nothing (common practice). */
 const CLOCK_LIMIT_SECONDS = '60';
 /** Set right and looked at again: both figures stay on record. */
@@ -53,10 +55,7 @@ export const readOut: Step = {
   id: 'read-out',
   kind: 'check',
   title: 'Read out before it is lost',
-  items: [
-    peaksItem,
-    clockItem('clock'),
-  ],
+  items: [peaksItem, clockItem('clock')],
   reason: 'They vanish at power-off; logs are downloaded before anything clears them.',
 };
 
@@ -84,6 +83,11 @@ export const gasOff = (id: string, slot = 'mix', means = 'gas at the inlet', tit
   slot,
   means,
   on: false,
+});
+/** … where it is still open: closed already where something bad was decided meanwhile. */
+export const gasOffIfOn = (id: string, slot = 'mix', means = 'gas at the inlet'): Step => ({
+  ...gasOff(id, slot, means),
+  when: { is: 'stimulusOn', slot },
 });
 export const purge = (id: string, minSeconds = 60): Step => ({
   id,
@@ -169,7 +173,6 @@ export const fourChannels: Procedure['channels'] = [
   { role: 'co', label: 'CO', measurands: ['carbon monoxide'], optional: true },
 ];
 
-
 /** The value that the instrument keeps for its span, beside the bottle's: set, or the bottle that fits it. */
 export const storedSpan: Step = {
   id: 'stored-span',
@@ -197,7 +200,8 @@ export const storedSpan: Step = {
           bad: { when: { differsFrom: 'spanTarget' }, follows: ['mend', 'return'] },
         },
       ],
-      reason: 'One that is not this bottle’s spans it wrong: set it, or take the bottle that fits. Where it can’t be set, any other bottle is refused.',
+      reason:
+        'One that is not this bottle’s spans it wrong: set it, or take the bottle that fits. Where it can’t be set, any other bottle is refused.',
     },
   ],
 };

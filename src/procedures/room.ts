@@ -21,7 +21,12 @@ export const ROOM_STEP: Step = {
 };
 
 /** Where the work is done, if not at the bench. */
-export const PLACE_OF_WORK: CheckItem = { id: 'place-of-work', label: 'Where it is calibrated', answer: 'text', about: 'placeOfWork' };
+export const PLACE_OF_WORK: CheckItem = {
+  id: 'place-of-work',
+  label: 'Where it is calibrated',
+  answer: 'text',
+  about: 'placeOfWork',
+};
 
 /** What 20.9 in moist air means. */
 export const CLEAN_AIR: School = {

@@ -5,13 +5,19 @@ import { gasOff, gasOn, VENTILATED } from './parts';
 /** How a gas family zeroes and spans: two tries of each, then a decision, never a third silent one. */
 const TRIM =
   'In a safe area, power off to open and to connect, live only for the trim. Set to the middle of the reachable range, then the span control one turn at a time, watching. Afterwards leak and pump check. Opening may touch the approval for hazardous areas: qualified repair only.';
-const FINE_ZERO = 'The fine zero control only, never the coarse one; in clean air, and watching the display. Opening: qualified repair only.';
+const FINE_ZERO =
+  'The fine zero control only, never the coarse one; in clean air, and watching the display. Opening: qualified repair only.';
 const FIRST_ZERO = 'First: clean air? gas left in the sensor? an engine, an open bottle, a spent scrubber? Then one of these.';
 
 const TO_SERVICE: DecideOption = { id: 'service', label: 'To service: new sensor', consequence: 'service' };
 const OUT: DecideOption = { id: 'out', label: 'Out of service, with a tag', consequence: 'outOfService' };
 const RETURN: DecideOption = { id: 'return', label: 'Returned uncalibrated', consequence: 'return' };
-const chose = (question: 'failedZero' | 'failedChannel', option: string): Condition => ({ is: 'decided', question, option, here: true });
+const chose = (question: 'failedZero' | 'failedChannel', option: string): Condition => ({
+  is: 'decided',
+  question,
+  option,
+  here: true,
+});
 
 /** A zero with its second try, then the fine control or a decision, channel by channel. `before` and `after` put a filter on and off. */
 export const zeroing = (
@@ -58,12 +64,7 @@ export const zeroing = (
         when: { is: 'zeroFailed' },
         question: 'failedZero',
         reason: FIRST_ZERO,
-        options: [
-          { id: 'fineZero', label: 'Fine zero control' },
-          { id: 'newSensor', label: 'New sensor now' },
-          TO_SERVICE,
-          OUT,
-        ],
+        options: [{ id: 'fineZero', label: 'Fine zero control' }, { id: 'newSensor', label: 'New sensor now' }, TO_SERVICE, OUT],
       },
       ...newSensor('failedZero'),
       ...before.map((step): Step => ({ ...step, when: NOT_GIVEN_UP })),
@@ -232,15 +233,16 @@ export const zeroAndSpanTogether = (
     after = [],
     look = [],
     save,
-  }: GasWay & Around & {
-    waitSeconds?: number;
-    action?: 'span' | 'calibrate';
-    zeroReason?: string;
-    spanReason?: string;
-    /** Another look in gas before it is saved. */
-    look?: Step[];
-    save?: Step;
-  } = {},
+  }: GasWay &
+    Around & {
+      waitSeconds?: number;
+      action?: 'span' | 'calibrate';
+      zeroReason?: string;
+      spanReason?: string;
+      /** Another look in gas before it is saved. */
+      look?: Step[];
+      save?: Step;
+    } = {},
 ): Step[] => [
   {
     id: 'try',

@@ -246,7 +246,7 @@ describe('a bump on its own', () => {
     expect(await bumpOf(assetId)).toMatchObject({ bump_passed: false });
     expect(await code(give(run, { type: 'finish' }))).toBe('stepsLeft');
     const later = new Date(Date.now() + 600_000);
-    await must(run, { type: 'decide', step: 'next', option: 'calibrate' }, later);
+    await must(run, { type: 'decide', step: 'watched!', option: 'calibrate' }, later);
     await must(run, { type: 'completeStep', step: 'purge' }, new Date(later.getTime() + 90_000));
     await must(run, { type: 'finish' }, later);
     expect(await ticketOf(id)).toMatchObject({ status: 'onBench', service: 'calibrate', run_id: null, place: 5 });

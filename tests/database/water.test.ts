@@ -197,7 +197,7 @@ describe('digital probes move between meters, and their history with them', () =
       inTx((context) => exchangeProbe(context, { probeId, hostId: meter, place: '', on: today, note: '' }));
     await expect(put(old)).rejects.toMatchObject({ fields: { probeId: 'No longer ready.' } });
     await visit(bad, 'PG-3P', subDays(now, 2), { slope: 0.015, offsetMv: 3 });
-    await expect(put(bad)).rejects.toMatchObject({ fields: { probeId: 'Not calibrated.' } });
+    await expect(put(bad)).rejects.toMatchObject({ fields: { probeId: 'Out of service.' } });
     // In tolerance after its calibration, but with 86 % of slope: past its limits.
     const { run } = await visit(worn, 'PG-3P', subDays(now, 2), { slope: 0.86 });
     expect((await world.app.query('select as_left from run_summary where run_id = $1', [run])).rows[0].as_left).toBe('within');

@@ -188,7 +188,8 @@ function conformityOf(
   const outcome = outcomeOf(procedure, state, summary);
   const reason = reasonOf(procedure, state, language);
   // Whatever its readings say: an instrument that was given up is not fit for use.
-  const notFit = STATUS_AFTER[outcome] && outcome !== 'outside' ? [say({ code: 'status.notFit', numbers: { reason } }, language)] : [];
+  const notFit =
+    STATUS_AFTER[outcome] && outcome !== 'outside' ? [say({ code: 'status.notFit', numbers: { reason } }, language)] : [];
   const verdict = (which: 'asFound' | 'asLeft') =>
     say({ code: `conformity.${which}`, numbers: { verdict: say({ code: `overall.${summary[which]}` }, language) } }, language);
   return {

@@ -48,7 +48,12 @@ const SHAPE = yup
       .optional(),
     outputs: yup
       .array()
-      .of(yup.string().oneOf([...OUTPUTS]).required())
+      .of(
+        yup
+          .string()
+          .oneOf([...OUTPUTS])
+          .required(),
+      )
       .optional()
       .default(undefined),
     drawsLPerMin: yup

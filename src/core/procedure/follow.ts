@@ -5,7 +5,8 @@ export type Follow = (typeof FOLLOWS)[number];
 /** What ends the run at once: the whole instrument goes this way. */
 export const ENDINGS = ['service', 'outOfService', 'return'] as const;
 export type Ending = (typeof ENDINGS)[number];
-export const isEnding = (follow: string | undefined): follow is Ending => (ENDINGS as readonly (string | undefined)[]).includes(follow);
+export const isEnding = (follow: string | undefined): follow is Ending =>
+  (ENDINGS as readonly (string | undefined)[]).includes(follow);
 
 /** Which answers are bad: the negative one (no, fault), the positive one, a number further from zero, or other than what the run says it has to be. */
 export type BadWhen = 'negative' | 'positive' | { beyond: string } | { differsFrom: 'spanTarget' | 'agreed' };

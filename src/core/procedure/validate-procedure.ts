@@ -73,7 +73,8 @@ export function validateProcedure(procedure: Procedure): string[] {
 /** Every answer that can be bad names what follows, and something of it ends the matter. */
 function faultsOfItem({ id, answer, bad }: CheckItem, step: string): string[] {
   const where = `answer ${step}/${id}`;
-  if (bad === undefined) return answer === 'passFault' || answer === 'yesNo' ? [`${where} does not say what follows a bad one`] : [];
+  if (bad === undefined)
+    return answer === 'passFault' || answer === 'yesNo' ? [`${where} does not say what follows a bad one`] : [];
   if (bad === 'none') return answer === 'passFault' ? [`${where} is pass or fault: a fault leads somewhere`] : [];
   return faultsOfFollows(bad.follows, where);
 }

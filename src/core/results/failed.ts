@@ -7,7 +7,11 @@ import type { RunState } from '../run/state';
 import { summarise } from './summary';
 
 /** A step's own name and an item's, without channel, round and look: the same question in any run. */
-const question = (step: string, item: string) => `${step.split('/').at(-1)!.replace(/[[#~!].*$/, '')}/${item}`;
+const question = (step: string, item: string) =>
+  `${step
+    .split('/')
+    .at(-1)!
+    .replace(/[[#~!].*$/, '')}/${item}`;
 const unique = <T>(list: T[]): T[] => [...new Set(list)];
 
 /** What failed in a run: channels outside as left or given up, channels that a bump did not move, outputs that did not work, answers that were bad and not put right. */
@@ -15,7 +19,9 @@ export function failedIn(procedure: Procedure, state: RunState): Failed {
   const { lines } = summarise(procedure, state);
   const side = state.started?.service === 'asFoundOnly' ? 'found' : 'left';
   const bump = state.bumps.at(-1)?.outcome === 'failed' ? state.bumps.at(-1)! : null;
-  const open = findings(procedure, state).filter((one) => one.item && one.followed?.follow !== 'mend' && one.followed?.follow !== 'remark');
+  const open = findings(procedure, state).filter(
+    (one) => one.item && one.followed?.follow !== 'mend' && one.followed?.follow !== 'remark',
+  );
   return {
     channels: unique([
       ...Object.keys(state.retired),
@@ -30,7 +36,9 @@ export function failedIn(procedure: Procedure, state: RunState): Failed {
         .map(([output]) => output as Output),
       ...open.flatMap((one) => one.item?.output ?? []),
     ]),
-    items: open.flatMap((one) => (one.item && !one.item.output ? [{ question: question(one.step, one.item.id), label: one.item.label }] : [])),
+    items: open.flatMap((one) =>
+      one.item && !one.item.output ? [{ question: question(one.step, one.item.id), label: one.item.label }] : [],
+    ),
   };
 }
 
@@ -55,7 +63,9 @@ export function leftUncovered(failed: Failed, { procedure, state }: { procedure:
     looks.some(({ step, key }) => step.items.some((item) => item.output === output) && badIn(step, key, state).length === 0);
   const answered = (name: string) =>
     looks.some(({ step, key }) =>
-      step.items.some((item) => question(key, item.id) === name && !badIn(step, key, state).some((bad) => bad.item?.id === item.id)),
+      step.items.some(
+        (item) => question(key, item.id) === name && !badIn(step, key, state).some((bad) => bad.item?.id === item.id),
+      ),
     );
   return {
     channels: failed.channels.filter((id) => !good(id)),
@@ -66,4 +76,3 @@ export function leftUncovered(failed: Failed, { procedure, state }: { procedure:
 }
 
 export const coversAll = (left: Failed): boolean => Object.values(left).every((list) => list.length === 0);
-

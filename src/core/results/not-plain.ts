@@ -5,7 +5,8 @@ import { say, type Language } from '../words/say';
 import { notLookedAt } from './outcome';
 import { answerText } from './reason';
 
-export type NotPlainKind = 'finding' | 'late' | 'leftOut' | 'deviation' | 'readBack' | 'setting' | 'part' | 'care' | 'channel' | 'note';
+export type NotPlainKind =
+  'finding' | 'late' | 'leftOut' | 'deviation' | 'readBack' | 'setting' | 'part' | 'care' | 'channel' | 'note';
 
 /** Something that a signatory looks at before the results: bad, or only out of the ordinary. */
 export interface NotPlain {
@@ -33,16 +34,28 @@ export function notPlain(procedure: Procedure, state: RunState, language: Langua
       const numbers = { what: one.what, answer: answerText(one.answer, language), note: one.note ? `, ${one.note}` : '', follow };
       return entry('finding', 'bad', say({ code: 'notPlain.finding', numbers }, language));
     }),
-    ...notLookedAt(procedure, state).map((title) => entry('leftOut', 'bad', say({ code: 'notPlain.leftOut', numbers: { title } }, language))),
+    ...notLookedAt(procedure, state).map((title) =>
+      entry('leftOut', 'bad', say({ code: 'notPlain.leftOut', numbers: { title } }, language)),
+    ),
     ...lateEntries(state, language),
     ...state.saves
       .filter((one) => one.outcome === 'lost')
-      .map((one) => entry('readBack', 'bad', say({ code: 'notPlain.lost', numbers: { readBack: one.readBack ?? '—' } }, language))),
+      .map((one) =>
+        entry('readBack', 'bad', say({ code: 'notPlain.lost', numbers: { readBack: one.readBack ?? '—' } }, language)),
+      ),
     ...state.channelsSet.map((one) =>
-      entry('channel', 'look', say({ code: `notPlain.channel.${one.status}`, numbers: { channel: label(one.channel), reason: one.reason } }, language)),
+      entry(
+        'channel',
+        'look',
+        say({ code: `notPlain.channel.${one.status}`, numbers: { channel: label(one.channel), reason: one.reason } }, language),
+      ),
     ),
     ...state.settings.map(({ setting, before, after, agreedBy }) =>
-      entry('setting', 'look', say({ code: 'notPlain.setting', numbers: { setting, before, after, agreedBy: agreedBy ?? '—' } }, language)),
+      entry(
+        'setting',
+        'look',
+        say({ code: 'notPlain.setting', numbers: { setting, before, after, agreedBy: agreedBy ?? '—' } }, language),
+      ),
     ),
     ...state.parts.map(({ part, oldSerial, newSerial }) =>
       entry('part', 'look', say({ code: 'remark.replaced', numbers: { part, old: oldSerial ?? '—', new: newSerial } }, language)),
@@ -50,7 +63,9 @@ export function notPlain(procedure: Procedure, state: RunState, language: Langua
     ...state.cares.map(({ action }) => entry('care', 'look', say({ code: 'remark.care', numbers: { action } }, language))),
     ...state.saves
       .filter((one) => one.outcome === 'saved' && one.readBack)
-      .map((one) => entry('readBack', 'look', say({ code: 'notPlain.readBack', numbers: { readBack: one.readBack! } }, language))),
+      .map((one) =>
+        entry('readBack', 'look', say({ code: 'notPlain.readBack', numbers: { readBack: one.readBack! } }, language)),
+      ),
     ...state.deviations.map(({ what, reason }) => entry('deviation', 'look', `${what}. ${reason}`)),
     ...state.notes.map(({ text }) => entry('note', 'look', text)),
   ];
@@ -61,7 +76,10 @@ export function notPlain(procedure: Procedure, state: RunState, language: Langua
 export function lateSentence(state: RunState, language: Language = 'en'): string | null {
   if (state.late.length === 0) return null;
   const most = Math.max(...state.late.map((one) => one.seconds));
-  return say({ code: 'notPlain.late', numbers: { count: state.late.length, minutes: Math.max(1, Math.round(most / 60)) } }, language);
+  return say(
+    { code: 'notPlain.late', numbers: { count: state.late.length, minutes: Math.max(1, Math.round(most / 60)) } },
+    language,
+  );
 }
 
 function lateEntries(state: RunState, language: Language): NotPlain[] {

@@ -73,7 +73,8 @@ function byResults(procedure: Procedure, state: RunState, { asFound, asLeft }: P
     // Only a bump was imported, say: it says what it says, and nothing of the readings.
     return asFound === 'outside' ? 'outside' : 'limited';
   }
-  const partial = state.started?.origin === 'imported' || procedure.scope === 'zeroOnly' || notLookedAt(procedure, state).length > 0;
+  const partial =
+    state.started?.origin === 'imported' || procedure.scope === 'zeroOnly' || notLookedAt(procedure, state).length > 0;
   return partial ? 'limited' : 'passed';
 }
 

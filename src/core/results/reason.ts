@@ -10,16 +10,24 @@ export function reasonOf(procedure: Procedure, state: RunState, language: Langua
   const bad = findings(procedure, state)
     .filter((one) => one.followed?.follow !== 'mend' && one.followed?.follow !== 'remark')
     .map(({ what, answer, note }) =>
-      say({ code: 'reason.bad', numbers: { what, answer: answerText(answer, language), note: note ? `, ${note}` : '' } }, language),
+      say(
+        { code: 'reason.bad', numbers: { what, answer: answerText(answer, language), note: note ? `, ${note}` : '' } },
+        language,
+      ),
     );
-  const givenUp = Object.keys(state.retired).map((id) => say({ code: 'reason.givenUp', numbers: { channel: label(id) } }, language));
+  const givenUp = Object.keys(state.retired).map((id) =>
+    say({ code: 'reason.givenUp', numbers: { channel: label(id) } }, language),
+  );
   const side = state.started?.service === 'asFoundOnly' ? 'found' : 'left';
   const outside = summarise(procedure, state)
     .lines.filter((line) => line[side]?.verdict === 'outside')
     .map((line) => say({ code: `reason.${side}`, numbers: { channel: line.label, point: line.pointLabel } }, language));
   const note = state.ending?.note ? [state.ending.note] : [];
   const question = state.decisions.findLast((one) => one.seq === state.ending?.seq)?.question;
-  const asked = question && question !== 'follows' ? [say({ code: `reason.question.${question === 'notSaved' || question === 'blank' ? question : 'other'}` }, language)] : [];
+  const asked =
+    question && question !== 'follows'
+      ? [say({ code: `reason.question.${question === 'notSaved' || question === 'blank' ? question : 'other'}` }, language)]
+      : [];
   return [...new Set([...bad, ...givenUp, ...outside, ...(bad.length + givenUp.length ? [] : asked), ...note])].join('; ');
 }
 

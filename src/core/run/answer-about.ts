@@ -11,7 +11,9 @@ import type { RunState } from './state';
 export function answerAbout(procedure: Procedure, state: RunState, topic: ItemTopic): RunState['answers'][string] | undefined {
   return plan(procedure, state)
     .flatMap(({ step, key }) =>
-      step.kind === 'check' ? step.items.flatMap((item) => (item.about === topic ? (state.answers[`${key}/${item.id}`] ?? []) : [])) : [],
+      step.kind === 'check'
+        ? step.items.flatMap((item) => (item.about === topic ? (state.answers[`${key}/${item.id}`] ?? []) : []))
+        : [],
     )
     .at(-1);
 }

@@ -62,7 +62,14 @@ const capture = yup.object({
 /** One schema a command, shared by the form and the route. `start` is missing on purpose: a run is started by the bench, never by a post. */
 const SCHEMAS: Record<Exclude<Command['type'], 'start'>, yup.ObjectSchema<object>> = {
   enterStep: yup.object({ step }),
-  completeStep: yup.object({ step, answers, conditions: figures, equipment: figures, shown: figures, deviation: text(500).optional() }),
+  completeStep: yup.object({
+    step,
+    answers,
+    conditions: figures,
+    equipment: figures,
+    shown: figures,
+    deviation: text(500).optional(),
+  }),
   skipStep: yup.object({ step, reason }),
   bindReference: yup.object({
     slot: text(60).required(),
@@ -103,7 +110,10 @@ const SCHEMAS: Record<Exclude<Command['type'], 'start'>, yup.ObjectSchema<object
     reason,
   }),
   changeSetting: yup.object({
-    kind: yup.string().oneOf([...SETTING_KINDS]).required(),
+    kind: yup
+      .string()
+      .oneOf([...SETTING_KINDS])
+      .required(),
     setting: text(60).required(),
     before: text(60).required(),
     after: text(60).required(),

@@ -4,7 +4,16 @@ import type { ServiceId } from '../instrument/service';
 import type { Traits } from '../instrument/traits';
 import type { Condition, PropertyName } from '../procedure/condition';
 import type { RunChannel } from './event';
-import { calibrationReadings, isStruck, lastAnswer, measuredChannels, openStimulus, traitsOf, wasAdjusted, type RunState } from './state';
+import {
+  calibrationReadings,
+  isStruck,
+  lastAnswer,
+  measuredChannels,
+  openStimulus,
+  traitsOf,
+  wasAdjusted,
+  type RunState,
+} from './state';
 
 const PROPERTIES: Record<PropertyName, (traits: Traits, service: ServiceId) => boolean> = {
   pumped: (traits) => traits.pumped === true,

@@ -114,7 +114,11 @@ export interface TargetUsed {
 export interface EventData {
   started: StartedData;
   stepEntered: Record<string, never>;
-  stepDone: { note?: string; trace?: TraceKept; /** What each channel showed where a wait ended because the display was back. */ shown?: Record<string, string> };
+  stepDone: {
+    note?: string;
+    trace?: TraceKept;
+    /** What each channel showed where a wait ended because the display was back. */ shown?: Record<string, string>;
+  };
   stepSkipped: { reason: string };
   answered: { item: string; value: string; note?: string; /** What it had to be. */ expected?: string };
   conditionRecorded: {

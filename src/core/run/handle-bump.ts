@@ -39,7 +39,9 @@ export function handleBump(command: Extract<Command, { type: 'bump' }>, handling
       .map((output) => say({ code: 'bump.noOutput', numbers: { output: say({ code: `output.${output}` }) } })),
     ...(command.verdict === 'failed' ? [say({ code: 'bump.stationFailed' })] : []),
   ];
-  const told = Object.fromEntries(asked.flatMap((one) => (command.outputs[one] === undefined ? [] : [[one, command.outputs[one]]])));
+  const told = Object.fromEntries(
+    asked.flatMap((one) => (command.outputs[one] === undefined ? [] : [[one, command.outputs[one]]])),
+  );
   return [
     draft(
       'bumped',

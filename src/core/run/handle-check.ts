@@ -41,7 +41,10 @@ function problemWith(item: CheckItem, answer: Answer | undefined, state: RunStat
   const value = answer?.value?.trim();
   const { label } = item;
   if (!answer || !value) return refused('unanswered', { label }, item.id);
-  if ((item.answer === 'passFault' && !['pass', 'fault'].includes(value)) || (item.answer === 'yesNo' && !['yes', 'no'].includes(value)))
+  if (
+    (item.answer === 'passFault' && !['pass', 'fault'].includes(value)) ||
+    (item.answer === 'yesNo' && !['yes', 'no'].includes(value))
+  )
     return refused('unanswered', { label }, item.id);
   if (item.answer === 'number' && !(item.needsPoints && value === 'none') && !/^[+-]?\d+(\.\d+)?$/.test(value))
     return refused('notANumber', { label, typed: answer.value }, item.id);
@@ -50,7 +53,8 @@ function problemWith(item: CheckItem, answer: Answer | undefined, state: RunStat
   const before = valueBefore(item, state);
   if (before !== undefined && Number(before) !== Number(value) && !answer.note?.trim())
     return refused('whoAgreed', { label, before, after: value }, item.id);
-  if (item.answer === 'passFault' && value === 'fault' && !answer.note?.trim()) return refused('faultNeedsNote', { label }, item.id);
+  if (item.answer === 'passFault' && value === 'fault' && !answer.note?.trim())
+    return refused('faultNeedsNote', { label }, item.id);
   return null;
 }
 
@@ -76,7 +80,17 @@ function changedSetting(item: CheckItem, answer: Answer, step: PlannedStep, { st
   const before = valueBefore(item, state);
   if (before === undefined || Number(before) === Number(answer.value)) return [];
   return [
-    draft('settingChanged', { kind: item.about === 'storedSpan' ? 'span' : 'alarm', setting: item.label, before, after: answer.value.trim(), agreedBy: answer.note!.trim() }, at(step)),
+    draft(
+      'settingChanged',
+      {
+        kind: item.about === 'storedSpan' ? 'span' : 'alarm',
+        setting: item.label,
+        before,
+        after: answer.value.trim(),
+        agreedBy: answer.note!.trim(),
+      },
+      at(step),
+    ),
   ];
 }
 

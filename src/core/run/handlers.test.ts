@@ -153,7 +153,12 @@ describe('save with a deadline', () => {
 });
 
 describe('the order of steps', () => {
-  const look = (id: string): Step => ({ id, kind: 'check', title: id, items: [{ id: 'seen', label: 'Seen', answer: 'yesNo', bad: 'none' }] });
+  const look = (id: string): Step => ({
+    id,
+    kind: 'check',
+    title: id,
+    items: [{ id: 'seen', label: 'Seen', answer: 'yesNo', bad: 'none' }],
+  });
   const done = (run: ScriptedRun, step: string) => run.do({ type: 'completeStep', step, answers: { seen: { value: 'yes' } } });
   it('fixed: one after the other; any: several at once, and the next only when all are done', () => {
     const run = begin([
@@ -227,7 +232,9 @@ describe('beside the steps', () => {
     const run = prepare(openFourGas());
     const change = { type: 'changeSetting', kind: 'alarm', setting: 'CO low alarm', before: '35', after: '30' } as const;
     expect(run.try(change)).toMatchObject({ code: 'settingAgreed', field: 'agreedBy' });
-    run.do({ ...change, agreedBy: 'R. Oskeld' }).do({ type: 'changeSetting', kind: 'clock', setting: 'clock', before: '08:00', after: '08:03' });
+    run
+      .do({ ...change, agreedBy: 'R. Oskeld' })
+      .do({ type: 'changeSetting', kind: 'clock', setting: 'clock', before: '08:00', after: '08:03' });
     expect(run.state.settings.map((setting) => setting.agreedBy)).toEqual(['R. Oskeld', undefined]);
   });
   it('a given-up run stays on record with its reason and takes nothing more', () => {

@@ -111,7 +111,8 @@ function expand(steps: Step[], prefix: string, place: Place, planning: Planning,
     }
     if (step.kind === 'group') return expandGroup(step, key, place, planning);
     // Channels that were given up are asked nothing more; a step that has none left is none.
-    if ((step.kind === 'read' || step.kind === 'adjust') && !recorded.has(key) && noneLeft(step, place.channel, planning)) return [];
+    if ((step.kind === 'read' || step.kind === 'adjust') && !recorded.has(key) && noneLeft(step, place.channel, planning))
+      return [];
     const asked = step.kind === 'check' ? withFittedOutputs(step, state) : step;
     if (asked.kind === 'check' && asked.items.length === 0) return [];
     if (canBeBad(asked)) return [looks(asked, key, place, planning)];
@@ -121,6 +122,27 @@ function expand(steps: Step[], prefix: string, place: Place, planning: Planning,
 
 const noneLeft = (step: { points: string[] }, channel: string | undefined, { procedure, state }: Planning) =>
   readPairs(step, channel, procedure, state).length === 0;
+
+/** Nobody decides while gas runs: it is closed before the decision on a bump, and opened again for the next look. */
+function gasFor(step: Watched, key: string, on: boolean, { state }: Planning, due: boolean): PlanNode[] {
+  const last = state.stimuli.at(-1);
+  if (step.kind !== 'bump' || !last) return [];
+  const isOpen = state.stimuli.some((span) => span.offAt === null);
+  const status = state.steps[key]?.status ?? 'todo';
+  const over = status === 'done' || status === 'skipped';
+  if (!over && !(due && isOpen !== on)) return [];
+  const title = say({ code: on ? 'follow.open' : 'follow.close' });
+  return [
+    {
+      leaf: {
+        key,
+        step: { id: on ? 'on' : 'off', kind: 'stimulus', title, slot: last.slot, means: last.means, on },
+        iteration: 1,
+        status,
+      },
+    },
+  ];
+}
 
 /** What this model does not have is not asked about. */
 function withFittedOutputs(step: Extract<Step, { kind: 'check' }>, state: RunState): Extract<Step, { kind: 'check' }> {
@@ -147,10 +169,13 @@ function looks(step: Watched, base: string, place: Place, planning: Planning): P
   const children: PlanNode[] = [];
   for (let look = 1; ; look += 1) {
     const key = lookKey(base, look);
+    // A bump is looked at again in gas that was closed for the decision.
+    if (look > 1) children.push(...gasFor(step, `${key}!on`, true, planning, state.steps[key] === undefined));
     children.push(leafOf(step, key, place, planning));
     const bad = state.steps[key]?.status === 'done' ? badIn(step, key, state) : [];
     if (bad.length === 0) break;
     const decision = decisionKey(key);
+    children.push(...gasFor(step, `${key}!off`, false, planning, state.steps[decision]?.status !== 'done'));
     children.push(leafOf(decisionOn(step, bad, look), decision, place, planning));
     if (state.decisions.findLast((one) => one.step === decision)?.option !== 'mend') break;
   }

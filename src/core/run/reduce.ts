@@ -162,15 +162,19 @@ function keepLate(state: RunState, event: RunEvent): void {
   if (event.source !== 'typed' && event.source !== 'live') return;
   const seconds = (Date.parse(event.recordedAt) - Date.parse(event.occurredAt)) / 1000;
   if (seconds >= LATE_SECONDS)
-    state.late.push({ seq: event.seq, at: event.occurredAt, seconds: Math.round(seconds), ...(event.step ? { step: event.step } : {}) });
+    state.late.push({
+      seq: event.seq,
+      at: event.occurredAt,
+      seconds: Math.round(seconds),
+      ...(event.step ? { step: event.step } : {}),
+    });
 }
 
 /** A channel that is given up; the whole instrument where the decision names none, or where none is left. */
 function applyEnding(state: RunState, { channel, consequence, option, note }: EventData['decided'], mark: Mark): void {
   if (!isEnding(consequence)) return;
   if (channel && consequence !== 'return') state.retired[channel] = { option, consequence };
-  if (!channel || measuredChannels(state).length === 0)
-    state.ending = { consequence, ...(note ? { note } : {}), ...mark };
+  if (!channel || measuredChannels(state).length === 0) state.ending = { consequence, ...(note ? { note } : {}), ...mark };
 }
 interface Mark {
   at: string;

@@ -3,7 +3,16 @@ import type { ReferenceSnapshot } from '../run/reference-snapshot';
 
 export interface RegulatorAdvice {
   verdict: 'fits' | 'caution' | 'refused';
-  code: 'fits' | 'demandFits' | 'pumpOff' | 'fixedOnPump' | 'demandWithoutPump' | 'otherFitting' | 'unusable' | 'noRegulator';
+  code:
+    | 'fits'
+    | 'demandFits'
+    | 'kitFlow'
+    | 'pumpOff'
+    | 'fixedOnPump'
+    | 'demandWithoutPump'
+    | 'otherFitting'
+    | 'unusable'
+    | 'noRegulator';
   sentence: string;
   /** L/min that reaches the instrument; what its pump draws with a demand regulator. */
   flowLPerMin: string | null;
@@ -11,6 +20,8 @@ export interface RegulatorAdvice {
 
 /** What a pump of this kind draws where nothing else is stated (common practice). */
 const PUMP_DRAWS = '0.5';
+/** The fixed flow that a maker's kit gives to its own pumped monitor (common practice). */
+const KIT_FLOW = '0.5';
 
 /**
  * Whether a regulator suits a bottle and an instrument: fixed flow for diffusion, demand flow for a pump; the fitting has to be the bottle's.
@@ -50,6 +61,9 @@ export function matchRegulator({
     return pumped
       ? say('fits', 'demandFits', 'Demand flow gives what the pump draws.', PUMP_DRAWS)
       : say('refused', 'demandWithoutPump', 'A demand regulator gives nothing to an instrument without a pump.');
+  // This maker's kit has a fixed flow for its pump: that is its way, no deviation.
+  if (pumped && traits.kitFlow && flow === KIT_FLOW)
+    return say('fits', 'kitFlow', `The maker’s own fixed flow of ${flow} L/min.`);
   if (!pumped) return say('fits', 'fits', `Fixed flow of ${flow} L/min at a diffusion instrument.`);
   return traits.pumpSwitchable
     ? say('caution', 'pumpOff', 'Fixed flow on a pumped instrument: switch its pump off first.')

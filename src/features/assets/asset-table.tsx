@@ -47,9 +47,7 @@ export function AssetTable({
                     {row.maker} {row.model} <span className="quiet">{row.kind}</span>
                   </td>
                   <td>{row.customer}</td>
-                  <td>
-                    {row.status === 'inUse' ? day(row.nextDue) : <StatusMark status={row.status} />}
-                  </td>
+                  <td>{row.status === 'inUse' ? day(row.nextDue) : <StatusMark status={row.status} />}</td>
                 </tr>
               ))}
             </tbody>

@@ -64,7 +64,9 @@ export function ChannelInput({
   const taken =
     look && view.line && step.step.kind === 'read' ? capturable(look, view.line.id, step.step.phase, { liquid }) : null;
   // While nothing is typed the ruler moves with what the display shows.
-  const seen = (shown.status === 'value' || shown.status === 'flicker' ? shown.text : '') || (sheet.onLine && look?.status === 'value' ? look.text : '');
+  const seen =
+    (shown.status === 'value' || shown.status === 'flicker' ? shown.text : '') ||
+    (sheet.onLine && look?.status === 'value' ? look.text : '');
   const { target, judged } = useJudged({ procedure: view.procedure, state: run.state, point: definition, channel, seen, told });
   const problem = refused ?? (isRefusal(judged) && text.trim() ? judged.sentence : null);
   const verdict = judged && !isRefusal(judged) ? judged.judgement : null;

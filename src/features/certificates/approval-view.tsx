@@ -59,7 +59,11 @@ export function ApprovalView({
           </span>
         </span>
       </div>
-      <section className={`sheet mb-3${bad ? ' look-first' : ''}`} aria-label={say({ code: 'notPlain.title' })} data-testid="not-plain">
+      <section
+        className={`sheet mb-3${bad ? ' look-first' : ''}`}
+        aria-label={say({ code: 'notPlain.title' })}
+        data-testid="not-plain"
+      >
         <h2>{say({ code: 'notPlain.title' })}</h2>
         {look.length === 0 ? (
           <p className="mb-0">{say({ code: 'notPlain.none' })}</p>

@@ -33,7 +33,9 @@ export async function LabelView({
         <div className="label-card" data-testid="label">
           <Code token={token} />
           <div>
-            <strong>{kind === 'tag' ? say({ code: `label.tag.${tagOf(outcome)}` }) : say({ code: `label.${kind}`, numbers: { on } })}</strong>
+            <strong>
+              {kind === 'tag' ? say({ code: `label.tag.${tagOf(outcome)}` }) : say({ code: `label.${kind}`, numbers: { on } })}
+            </strong>
             <br />
             <span className="mono">
               {content.number}

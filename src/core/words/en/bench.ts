@@ -9,6 +9,7 @@ export const BENCH = {
   'follow.return': 'Returned uncalibrated',
   'follow.calibrate': 'Calibrate it now',
   'follow.close': 'Gas off',
+  'follow.open': 'Gas on',
   'follow.closeReason': 'Nothing more is asked of this instrument; the gas is still open.',
   'followed.mend': 'Put right and looked at again: {note}',
   'followed.remark': 'Stands with a remark: {note}',
@@ -21,7 +22,8 @@ export const BENCH = {
   'notPlain.none': 'Everything went as the procedure has it.',
   'notPlain.finding': '{what}: {answer}{note}. {follow}.',
   'notPlain.leftOut': 'Not looked at: {title}.',
-  'notPlain.late': '{count, plural, one {# entry was} other {# entries were}} told late, at most {minutes} min after it was done.',
+  'notPlain.late':
+    '{count, plural, one {# entry was} other {# entries were}} told late, at most {minutes} min after it was done.',
   'notPlain.lost': 'A save was lost (read back: {readBack}).',
   'notPlain.readBack': 'Read back after saving: {readBack}.',
   'notPlain.setting': '{setting} changed from {before} to {after}; agreed by {agreedBy}.',
@@ -63,7 +65,8 @@ export const BENCH = {
   'shown.under': 'Under range.',
   'shown.fault': 'Fault: it shows no figure.',
   'neighbour.gas': 'Gas is open at place {places}: the room’s air may hold it. Wait, or zero with air from a bottle or a filter.',
-  'waiting.others': '{count, plural, one {# entry} other {# entries}} of {names} wait in this browser: they go out when {names} signs in again.',
+  'waiting.others':
+    '{count, plural, one {# entry} other {# entries}} of {names} wait in this browser: they go out when {names} signs in again.',
   'save.shown': 'The instrument has saved',
   'save.lost': 'It was lost',
   'save.saysLost': 'The instrument says: NOT SAVED. Its old calibration stands again: record it as lost, and it is done again.',

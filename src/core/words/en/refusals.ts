@@ -29,8 +29,7 @@ export const REFUSALS = {
   'refused.decideFirst': 'This has to be decided: it can’t be left out.',
   'refused.notBack': '{channels} not back at zero and clean air yet: {left} s are left of the purge.',
   'refused.flow': '{slot} is fed with {flows} L/min here, not with {flow}.',
-  'refused.tooSoon':
-    '{seconds} s in the {what}: a reading takes {asked} s here. Wait, or say why this one counts.',
+  'refused.tooSoon': '{seconds} s in the {what}: a reading takes {asked} s here. Wait, or say why this one counts.',
   'refused.noReference': 'Choose the {slot} first.',
   'refused.noComparison': 'Type what the reference shows.',
   'refused.missingComponent': '{name} (lot {lot}) has no {substance} for {channel}.',

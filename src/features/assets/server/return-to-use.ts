@@ -85,7 +85,10 @@ async function problemWith(
 
 /** What failed, as what has to be shown. */
 async function words(tx: Transaction, assetId: string, failed: Failed): Promise<string> {
-  const rows = await tx.select({ id: assetChannel.id, label: assetChannel.label }).from(assetChannel).where(eq(assetChannel.assetId, assetId));
+  const rows = await tx
+    .select({ id: assetChannel.id, label: assetChannel.label })
+    .from(assetChannel)
+    .where(eq(assetChannel.assetId, assetId));
   const label = (id: string) => rows.find((one) => one.id === id)?.label ?? id;
   const parts = [
     failed.channels.length && say({ code: 'failed.channels', numbers: { list: failed.channels.map(label).join(', ') } }),

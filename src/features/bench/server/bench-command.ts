@@ -18,7 +18,12 @@ const parcelSchema = yup.object({
   screen: yup.string().max(60).optional(),
   /** Whose press it is, and how long ago it was made by that browser's own clock, ms. */
   by: yup.string().max(80).optional(),
-  ageMs: yup.number().integer().min(0).max(7 * 86_400_000).optional(),
+  ageMs: yup
+    .number()
+    .integer()
+    .min(0)
+    .max(7 * 86_400_000)
+    .optional(),
 });
 
 /** A parcel from the browser's outbox: checked, given, and answered with the events that this browser has not seen. */

@@ -19,9 +19,15 @@ export async function keepStatus(context: UseCaseContext, { procedure, state, ro
     .update(asset)
     .set({ status, statusSince: now, statusWhy: why, statusBy: actor.name, statusFailed: failedIn(procedure, state) })
     .where(eq(asset.id, row.assetId));
-  if (before && (before.status !== status || before.why !== why)) await auditStatus(context, row.assetId, before.status, status, why);
+  if (before && (before.status !== status || before.why !== why))
+    await auditStatus(context, row.assetId, before.status, status, why);
 }
 
 /** Who moved an instrument from what to what, and why. */
-export const auditStatus = (context: UseCaseContext, assetId: string, before: StatusId, after: StatusId, why: string): Promise<void> =>
-  recordAudit(context, 'instrumentStatus', assetId, { before, after, why });
+export const auditStatus = (
+  context: UseCaseContext,
+  assetId: string,
+  before: StatusId,
+  after: StatusId,
+  why: string,
+): Promise<void> => recordAudit(context, 'instrumentStatus', assetId, { before, after, why });

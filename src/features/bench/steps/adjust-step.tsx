@@ -54,8 +54,17 @@ export function AdjustStep({ sheet, present }: { sheet: Sheet; present: PlannedS
     await send('failed', failed);
   };
   const takeByHand = async () => {
-    if (await send('passed', channels.filter((id) => !refused.includes(id)))) return;
-    await send('failed', channels.filter((id) => refused.includes(id)));
+    if (
+      await send(
+        'passed',
+        channels.filter((id) => !refused.includes(id)),
+      )
+    )
+      return;
+    await send(
+      'failed',
+      channels.filter((id) => refused.includes(id)),
+    );
   };
   return (
     <div>

@@ -39,7 +39,11 @@ export function CheckStep({ sheet, present, items }: { sheet: Sheet; present: Pl
     // Nothing goes out over a question that nobody answered.
     const open = items.find((item) => !answers[item.id]?.value.trim());
     if (open) {
-      setProblem({ field: open.id, text: say({ code: 'refused.unanswered', numbers: { label: open.label } }), code: 'unanswered' });
+      setProblem({
+        field: open.id,
+        text: say({ code: 'refused.unanswered', numbers: { label: open.label } }),
+        code: 'unanswered',
+      });
       return;
     }
     const refused = await run.send({ type: 'completeStep', step: present.key, answers });

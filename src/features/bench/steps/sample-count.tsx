@@ -17,7 +17,11 @@ export function SampleCount({ since, pressAt, of }: { since: string; pressAt: nu
         ))}
       </span>
       <strong aria-live="assertive">
-        {past ? say({ code: 'sample.past' }) : second === pressAt ? say({ code: 'sample.press' }) : say({ code: 'sample.wait', numbers: { pressAt } })}
+        {past
+          ? say({ code: 'sample.past' })
+          : second === pressAt
+            ? say({ code: 'sample.press' })
+            : say({ code: 'sample.wait', numbers: { pressAt } })}
       </strong>
     </div>
   );

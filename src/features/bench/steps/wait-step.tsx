@@ -21,7 +21,8 @@ export function WaitStep({ sheet, present }: { sheet: Sheet; present: PlannedSte
   // With a line a purge is over as soon as every display is back.
   const shown = present.step.kind === 'wait' && endsByDisplay(present.step, run.state) && sheet.onLine ? displays(sheet) : null;
   const back = shown !== null && notBack(run.state, shown).length === 0;
-  const go = (deviation?: string) => run.send({ type: 'completeStep', step: present.key, ...(deviation ? { deviation } : {}), ...(shown ? { shown } : {}) });
+  const go = (deviation?: string) =>
+    run.send({ type: 'completeStep', step: present.key, ...(deviation ? { deviation } : {}), ...(shown ? { shown } : {}) });
   return (
     <div>
       {until && <Countdown until={until} className="big-clock clock" />}
@@ -31,7 +32,12 @@ export function WaitStep({ sheet, present }: { sheet: Sheet; present: PlannedSte
         </Button>
         {back && <span className="ready-mark ms-3">{say({ code: 'wait.back' })}</span>}
         {present.status === 'todo' && (
-          <Button variant="plain" className="ms-2" disabled={run.busy} onClick={() => run.send({ type: 'enterStep', step: present.key })}>
+          <Button
+            variant="plain"
+            className="ms-2"
+            disabled={run.busy}
+            onClick={() => run.send({ type: 'enterStep', step: present.key })}
+          >
             Begin its clock
           </Button>
         )}

@@ -22,6 +22,7 @@ export async function takeLog(
   let taken = 0;
   const failed = new Map<string, StationRow>();
   const latest = new Map<string, StationRow>();
+  const bumps = new Map<string, StationRow>();
   for (const { row, assetId, line } of good) {
     const made = await tx
       .insert(stationEntry)
@@ -45,19 +46,18 @@ export async function takeLog(
       .returning({ id: stationEntry.id });
     if (made.length === 0) continue;
     taken += 1;
+    if (row!.kind === 'bump' && !(bumps.has(assetId!) && bumps.get(assetId!)!.at >= row!.at)) bumps.set(assetId!, row!);
     if (!latest.has(assetId!) || latest.get(assetId!)!.at < row!.at) latest.set(assetId!, row!);
   }
-  for (const [assetId, row] of latest) {
-    if (!row.passed) failed.set(assetId, row);
-    // The mark of the last bump follows bumps alone.
-    if (row.kind !== 'bump') continue;
+  for (const [assetId, row] of latest) if (!row.passed) failed.set(assetId, row);
+  // The mark of the last bump follows bumps alone.
+  for (const [assetId, row] of bumps)
     await tx
       .update(asset)
       .set({ bumpedAt: new Date(row.at), bumpPassed: row.passed })
       .where(
         sql`${asset.id} = ${assetId}::uuid and (${asset.bumpedAt} is null or ${asset.bumpedAt} < ${new Date(row.at).toISOString()}::timestamptz)`,
       );
-  }
   return { taken, left: rows.length - taken, toBench: await putOnBenchList(context, failed) };
 }
 
