@@ -1,6 +1,6 @@
 import { expect } from '@playwright/test';
 import AxeBuilder from '@axe-core/playwright';
-import { goOnEarly, query, read, receiveInstrument, signIn, step, test } from './people';
+import { allGood, goOnEarly, query, read, receiveInstrument, signIn, step, test } from './people';
 
 test('a room without the role answers 403 and is on record', async ({ page }) => {
   await signIn(page, 'counter');
@@ -90,6 +90,8 @@ test('two people on one run: the second sees what the first did; a reload keeps 
   await page.getByLabel('Relative humidity, %').fill('40');
   await page.getByRole('button', { name: 'Record' }).click();
   await page.getByTestId('reference-FG-1402').getByRole('button', { name: 'Use this one' }).click();
+  await step(page, 'Auto-zero at switch-on');
+  await allGood(page);
   await step(page, 'As found: clean air');
   const other = await (await browser.newContext({ viewport: { width: 800, height: 900 } })).newPage();
   await signIn(other, 'signatory', new URL(page.url()).pathname);
@@ -150,20 +152,14 @@ test('no serious accessibility fault in the main rooms, light and dark', async (
   test.setTimeout(240_000);
   await signIn(page, 'signatory');
   const [run] = await query<{ id: string }>("select run_id as id from run_summary where status = 'open' limit 1");
-  for (const theme of ['light', 'dark']) {
-    await page.context().addCookies([{ name: 'theme', value: theme, url: page.url() }]);
-    for (const path of [
-      '/',
-      '/receive',
-      '/approve',
-      '/due',
-      '/assets',
-      '/shelf',
-      '/calculators?c=decision',
-      `/runs/${run!.id}`,
-    ]) {
-      await page.goto(path);
-      const { violations } = await new AxeBuilder({ page }).analyze();
+  const rooms = ['/', '/receive', '/approve', '/due', '/assets', '/shelf', '/calculators?c=decision', `/runs/${run!.id}`];
+  for (const path of rooms) {
+    await page.goto(path);
+    for (const theme of ['light', 'dark']) {
+      // What differs in the dark is colour: the rest was looked at in the light.
+      await page.evaluate((name) => document.documentElement.setAttribute('data-bs-theme', name), theme);
+      const axe = new AxeBuilder({ page });
+      const { violations } = await (theme === 'dark' ? axe.withRules(['color-contrast']) : axe).analyze();
       const serious = violations
         .filter((one) => one.impact === 'serious' || one.impact === 'critical')
         .map(

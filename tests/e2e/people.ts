@@ -60,9 +60,25 @@ export async function signIn(page: Page, who: 'counter' | 'technician' | 'signat
 
 /** Goes on from a wait before its time, as a person in a hurry would: with a reason, on record. */
 export async function goOnEarly(page: Page, reason: string): Promise<void> {
+  const key = await page.locator('.present-step').getAttribute('data-step');
   await page.getByRole('button', { name: 'Go on' }).click();
-  await page.getByLabel(/are left/).fill(reason);
+  // A purge is over as soon as the display is back: then nothing is asked.
+  const why = page.getByLabel(/are left/);
+  const gone = page.locator(`.present-step:not([data-step="${key}"])`);
+  await expect(why.or(gone).first()).toBeVisible();
+  if (!(await why.isVisible())) return;
+  await why.fill(reason);
   await page.getByRole('button', { name: 'Go on all the same' }).click();
+}
+
+/** Presses what the present step is about. */
+export const act = (page: Page) => page.locator('[data-main-action]').click();
+
+/** Answers every question of the step that something is good, and goes on: all by keys. */
+export async function allGood(page: Page): Promise<void> {
+  const questions = await page.locator('.present-step .btn-group').count();
+  for (let i = 0; i < questions; i += 1) await page.locator('body').press('y');
+  await act(page);
 }
 
 export const step = (page: Page, name: string | RegExp) =>
@@ -74,7 +90,12 @@ export async function read(page: Page, texts: Record<string, string>): Promise<v
     const row = page.getByTestId(new RegExp(`^channel-${channel}-`));
     await row.locator('.reading-input').fill(text);
     await row.locator('.reading-input').press('Enter');
-    await expect(page.locator('.log-line', { hasText: ` ${text} ` }).first()).toBeVisible();
+    const taken = page.locator('.log-line', { hasText: ` ${text} ` }).first();
+    // Typed sooner than gas acts: the reason is one key, once a step.
+    const why = row.getByLabel(/^Why .* counts$/);
+    await expect(taken.or(why).first()).toBeVisible();
+    if (await why.isVisible()) await why.press('1');
+    await expect(taken).toBeVisible();
   }
 }
 

@@ -12,16 +12,8 @@ interface Family {
 }
 
 const FAMILIES: Family[] = [
-  {
-    family: 2,
-    model: 'SM-05',
-    states: [/slope \d/, /offset/, /dissolved solids by the factor 0\.5/, /referred to 25 °C by 1\.91 %\/°C/],
-  },
   { family: 3, model: 'PG-3P', states: [/slope \d+\.\d %.*between pH 4\.\d+ and 7\.\d+/, /offset/, /response/] },
   { family: 5, model: 'SM-35', states: [/slope/, /cell constant/, /100 % is saturation at the air pressure of the place/] },
-  { family: 9, model: 'PG-70', states: [/cell constant \d\.\d+ 1\/cm/, /mixed-salt curve/, /referred to 25 °C by 2\.0 %\/°C/] },
-  { family: 11, model: 'PG-22', states: [/slope/, /offset/] },
-  { family: 12, model: 'SM-20', states: [/100 % is saturation at the air pressure of the place/] },
   { family: 19, model: 'PG-90', states: [/slope.*slope/, /a decade/, /stated against Ag\/AgCl/, /cell constant/] },
   { family: 20, model: 'SM-11', states: [/slope.*slope/, /dissolved solids by the factor 0\.5/] },
 ];
