@@ -1,5 +1,7 @@
 'use client';
 import { useEffect, useRef } from 'react';
+import { SETTLE_MS } from './burst';
+import { wasScanned } from './scan-guard';
 
 /** Single keys for the bench. Silent while somebody types, so that no letter of a serial does anything. */
 export function useKeys(keys: Record<string, (event: KeyboardEvent) => void>): void {
@@ -8,16 +10,24 @@ export function useKeys(keys: Record<string, (event: KeyboardEvent) => void>): v
     current.current = keys;
   });
   useEffect(() => {
+    const waiting = new Set<number>();
     const listen = (event: KeyboardEvent) => {
       const target = event.target as HTMLElement;
       if (event.ctrlKey || event.metaKey || event.altKey || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName)) return;
-      const act = current.current[event.key] ?? current.current[event.key.toLowerCase()];
-      if (act) {
-        event.preventDefault();
-        act(event);
-      }
+      const find = () => current.current[event.key] ?? current.current[event.key.toLowerCase()];
+      if (!find()) return;
+      event.preventDefault();
+      // A scanner types like a keyboard: what comes too fast for a hand means nothing as a key.
+      waiting.add(
+        window.setTimeout(() => {
+          if (!wasScanned(event.timeStamp)) find()?.(event);
+        }, SETTLE_MS),
+      );
     };
     window.addEventListener('keydown', listen);
-    return () => window.removeEventListener('keydown', listen);
+    return () => {
+      window.removeEventListener('keydown', listen);
+      waiting.forEach((one) => window.clearTimeout(one));
+    };
   }, []);
 }

@@ -185,7 +185,12 @@ test('walks from receipt to reminder', async ({ page, browser }) => {
         'f method as it was done',
         /Method Comparison with a certified gas mixture.*Gas at 0\.5 L\/min.*document four-gas-leak-monitor\/\d/,
       ],
-      ['g item and condition', new RegExp(`Ordfell OF-410, serial number ${serial}.*Inspected on receipt: no fault found`)],
+      [
+        'g item and condition',
+        new RegExp(
+          `Ordfell OF-410, serial number ${serial}.*Inspected on receipt: no fault found \\(Case, clip and display; Keys; Battery contacts and voltage\\)`,
+        ),
+      ],
       ['h receipt and i dates of the work', /received \d+ \w+ \d{4}, calibrated \d+ \w+ \d{4}, issued \d+ \w+ \d{4}/],
       ['l only the items', /relate only to the items calibrated/],
       [

@@ -9,7 +9,7 @@ import { readSettings } from '@/platform/settings';
 export default page({ permission: 'signedIn', name: '/' }, async ({ tx, actor, now }) => {
   const [state, { zone }] = [await board(tx), await readSettings(tx)];
   return (
-    <main className="page">
+    <main className="page" data-bench>
       <BenchBoard
         board={state}
         today={dateIn(zone, now)}

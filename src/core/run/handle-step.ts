@@ -68,8 +68,8 @@ function completeWait(
   const left = Math.ceil(asked - elapsed);
   if (shown && endsByDisplay(step.step, state)) {
     const still = notBack(state, shown);
-    if (still.length) return refused('notBack', { channels: still.map((one) => one.label).join(', '), left });
-    return [draft('stepDone', { shown }, at(step))];
+    if (still.length === 0) return [draft('stepDone', { shown }, at(step))];
+    if (!deviation?.trim()) return refused('notBack', { channels: still.map((one) => one.label).join(', '), left }, 'deviation');
   }
   if (!deviation?.trim())
     return refuse('tooEarly', `${step.step.title}: ${left} s are left. Going on now is a deviation: say why.`, {

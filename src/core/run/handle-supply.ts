@@ -87,12 +87,15 @@ export function handleStimulus(
   if (!slot) return refuse('noSlot', 'This procedure has no such place for a reference.');
   const span = openStimulus(state, slot.id);
   if (command.on && span) return refuse('alreadyOn', 'It is open already.');
-  if (!command.on && !span) return refuse('alreadyOff', 'It is closed already.');
   const inTurn = stepInTurn(command.step, handling);
   const step =
     'refused' in inTurn || inTurn.step.kind !== 'stimulus' || inTurn.step.on !== command.on || inTurn.step.slot !== slot.id
       ? null
       : inTurn;
+  if (!command.on && !span) {
+    // Closed before its turn, by the gas bar's key: the step that asks for it has nothing left to do.
+    return step ? [draft('stepDone', {}, at(step))] : refuse('alreadyOff', 'It is closed already.');
+  }
   if (command.on) {
     const last = state.stimuli.filter((one) => one.slot === slot.id).at(-1);
     // Closed before its time, for another bottle or a break: the step that needs it is still going on.

@@ -40,18 +40,22 @@ export const readFailed = storedReader<Failed>(
   }).required(),
 );
 
+/** What a look at the counter came to; everything begins as not looked at. */
+export const INSPECTION_RESULTS = ['notLookedAt', 'pass', 'fault', 'notApplicable'] as const;
+export type InspectionResult = (typeof INSPECTION_RESULTS)[number];
+
 /** What was looked at when an instrument came in, by the item's id. */
-export type Inspection = Record<string, { result: 'pass' | 'fault' | 'notApplicable'; note?: string }>;
+export type Inspection = Record<string, { result: InspectionResult; note?: string }>;
 
 /** What was looked at when an instrument came in, as it was stored, checked. Errors: RangeError. */
 export const readInspection = storedReader<Inspection>(
   'inspection',
   yup
     .object()
-    .test('entries', 'each pass, fault or not applicable, with or without a note', (value) =>
+    .test('entries', 'each not looked at, pass, fault or not applicable, with or without a note', (value) =>
       Object.values(value as Record<string, { result?: unknown; note?: unknown }>).every(
         (one) =>
-          ['pass', 'fault', 'notApplicable'].includes(String(one?.result)) &&
+          (INSPECTION_RESULTS as readonly string[]).includes(String(one?.result)) &&
           (one.note === undefined || typeof one.note === 'string'),
       ),
     )

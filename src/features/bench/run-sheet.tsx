@@ -33,6 +33,7 @@ import { useHand } from './live/use-hand';
 import { useLineChanges } from './live/use-line-changes';
 import { useThermometer } from './live/use-thermometer';
 import { useLive } from './live/use-live';
+import { usePlaceKeys } from './use-place-keys';
 import { useRun } from './use-run';
 import { useEnter } from './use-enter';
 import { useRunChanges } from './use-run-changes';
@@ -72,6 +73,11 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
   const closeGas = () => {
     if (open) void run.send({ type: 'changeStimulus', step: present?.key ?? 'gas', slot: open.slot, on: false });
   };
+  const elsewhere = view.places.filter((one) => one.runId && one.runId !== state.run);
+  const placeKeys = usePlaceKeys(
+    elsewhere.map((one) => one.place!),
+    (place) => router.push(`/runs/${elsewhere.find((one) => one.place === place)!.runId}`),
+  );
   useKeys({
     g: closeGas,
     b: () => router.push('/'),
@@ -79,11 +85,7 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
       if (hand.mine) capture();
     },
     n: () => document.querySelector<HTMLElement>('[data-main-action]')?.click(),
-    ...Object.fromEntries(
-      view.places
-        .filter((one) => one.runId && one.runId !== state.run)
-        .map((one) => [String(one.place), () => router.push(`/runs/${one.runId}`)]),
-    ),
+    ...placeKeys,
   });
   const wet = state.channels.some((one) => probeKind(one.measurand) !== null);
   const inHand = bottleInHand(view.procedure, state, present);
@@ -106,7 +108,7 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
     </>
   );
   return (
-    <main className="page">
+    <main className="page" data-bench>
       {run.away && (
         <div className="away mb-2" role="alert">
           {run.away}
@@ -199,7 +201,7 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
           ['Enter', 'take what was typed'],
           ['N', 'do the step'],
           ...(open ? [['G', gas ? 'gas off' : 'lift out'] as [string, string]] : []),
-          ...(view.places.filter((one) => one.runId).length > 1 ? [['1–9', 'the other places'] as [string, string]] : []),
+          ...(view.places.filter((one) => one.runId).length > 1 ? [['1, 2 …', 'the other places'] as [string, string]] : []),
           ['B', 'bench'],
           ['/', 'scan'],
         ]}

@@ -3,7 +3,7 @@ import * as yup from 'yup';
 import { action } from '@/platform/action';
 import { assetSchema, customerSchema, receiptSchema } from './receive-schema';
 import { findAssets, findCustomers, scanTarget } from './server/find';
-import { createAsset, createCustomer, receive, returnTicket } from './server/receive';
+import { createAsset, createCustomer, declareClean, receive, returnTicket } from './server/receive';
 
 const textSchema = yup.object({ text: yup.string().trim().max(80).default(''), customerId: yup.string().uuid().optional() });
 
@@ -26,6 +26,18 @@ export const createAssetAction = action(
 export const receiveAction = action(
   { name: 'receive', permission: 'receive', schema: receiptSchema, audit: (input) => `${input.instruments.length} instruments` },
   receive,
+);
+export const declareCleanAction = action(
+  {
+    name: 'declareClean',
+    permission: 'receive',
+    schema: yup.object({
+      ticketId: yup.string().uuid().required(),
+      note: yup.string().trim().min(3, 'Say what came.').max(200).required('Say what came.'),
+    }),
+    audit: (input) => `${input.ticketId}: ${input.note}`,
+  },
+  declareClean,
 );
 export const returnTicketAction = action(
   {

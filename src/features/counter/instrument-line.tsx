@@ -7,6 +7,7 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { Field } from '@/ui/field';
 import { StatusMark } from '@/ui/status-mark';
+import { Inspection } from './inspection';
 import { inspectionFor } from './receive-schema';
 
 export interface Line {
@@ -38,7 +39,7 @@ export function newLine(
     note: '',
     measurands: asset.measurands,
     status: asset.status,
-    inspection: Object.fromEntries(inspectionFor(asset.measurands).map((item) => [item.id, { result: 'pass', note: '' }])),
+    inspection: Object.fromEntries(inspectionFor(asset.measurands).map((item) => [item.id, { result: 'notLookedAt', note: '' }])),
   };
 }
 
@@ -56,16 +57,22 @@ export function InstrumentLine({
 }) {
   const [open, setOpen] = useState(true);
   const set = (change: Partial<Line>) => onChange({ ...line, ...change });
-  const inspect = (id: string, change: Partial<Line['inspection'][string]>) =>
-    set({ inspection: { ...line.inspection, [id]: { ...line.inspection[id]!, ...change } } });
+  const inspect = (ids: string[], change: Partial<Line['inspection'][string]>) =>
+    set({
+      inspection: {
+        ...line.inspection,
+        ...Object.fromEntries(ids.map((id) => [id, { ...line.inspection[id]!, ...change }])),
+      },
+    });
   const faults = Object.values(line.inspection).filter((entry) => entry.result === 'fault').length;
+  const unseen = Object.values(line.inspection).filter((entry) => entry.result === 'notLookedAt').length;
   return (
     <div className="sheet mb-2" data-testid={`line-${line.serial}`}>
       <div className="d-flex flex-wrap gap-3 align-items-baseline">
         <strong className="fs-5">{line.title}</strong>
         <span className="mono">{line.serial}</span>
         <StatusMark status={line.status} />
-        <span className="quiet">{faults ? `${faults} fault${faults > 1 ? 's' : ''} noted` : 'inspected, no fault'}</span>
+        <span className="quiet">{say({ code: 'inspection.sum', numbers: { faults, open: unseen } })}</span>
         <span className="ms-auto d-flex gap-2">
           <Button variant="plain" size="sm" onClick={() => setOpen(!open)}>
             {open ? 'Close' : 'Open'}
@@ -120,44 +127,7 @@ export function InstrumentLine({
               />
             </div>
           </div>
-          <div className="row">
-            {inspectionFor(line.measurands ?? []).map((item) => {
-              const entry = line.inspection[item.id]!;
-              return (
-                <div key={item.id} className="col-lg-6 d-flex flex-wrap gap-2 align-items-center py-1">
-                  <span style={{ flex: '1 1 11rem' }}>{item.label}</span>
-                  <span role="group" aria-label={item.label} className="btn-group">
-                    {(['pass', 'fault', 'notApplicable'] as const).map((result) => (
-                      <Button
-                        key={result}
-                        size="sm"
-                        variant="plain"
-                        active={entry.result === result}
-                        aria-pressed={entry.result === result}
-                        onClick={() => inspect(item.id, { result })}
-                      >
-                        {{ pass: 'pass', fault: 'fault', notApplicable: 'n/a' }[result]}
-                      </Button>
-                    ))}
-                  </span>
-                  {entry.result === 'fault' && (
-                    <Form.Control
-                      size="sm"
-                      aria-label={`What is wrong: ${item.label}`}
-                      placeholder="What is wrong?"
-                      value={entry.note}
-                      onChange={(event) => inspect(item.id, { note: event.target.value })}
-                    />
-                  )}
-                  {problems[`inspection.${item.id}`] && (
-                    <div className="field-problem w-100" role="alert">
-                      {problems[`inspection.${item.id}`]}
-                    </div>
-                  )}
-                </div>
-              );
-            })}
-          </div>
+          <Inspection line={line} problems={problems} inspect={inspect} />
           <Field label="Note">
             <Form.Control
               value={line.note}

@@ -1,25 +1,31 @@
 import * as yup from 'yup';
+import { INSPECTION_RESULTS } from '@/core/stored/house';
 import { SERVICES } from '@/core/instrument/service';
+
+export const INSPECTION_GROUPS = ['housing', 'inlets', 'probe', 'clean'] as const;
+export type InspectionGroup = (typeof INSPECTION_GROUPS)[number];
 
 export interface InspectionItem {
   id: string;
   label: string;
+  /** What one looks at in the same look: passed together by one press. */
+  group: InspectionGroup;
   /** Only where the instrument measures one of these; else it is not applicable. */
   measurands?: string[];
 }
 
-/** What is looked at when an instrument comes in (common practice); each pass, fault with a note, or not applicable. */
+/** What is looked at when an instrument comes in (common practice); each begins as not looked at; then pass, fault with a note, or not applicable. */
 export const INSPECTION_ITEMS: InspectionItem[] = [
-  { id: 'case', label: 'Case, clip and display' },
-  { id: 'keys', label: 'Keys' },
-  { id: 'battery', label: 'Battery contacts and voltage' },
-  { id: 'filters', label: 'Filters and gaskets' },
-  { id: 'inlet', label: 'Sensor inlets, pump inlet' },
-  { id: 'plugs', label: 'Cable not twisted, plug pins straight' },
-  { id: 'glass', label: 'pH glass intact and wet', measurands: ['pH'] },
-  { id: 'cell', label: 'Conductivity electrodes clean, no rust', measurands: ['conductivity'] },
-  { id: 'membrane', label: 'Membrane smooth, electrolyte more than half full', measurands: ['dissolved oxygen'] },
-  { id: 'clean', label: 'Clean, or with a declaration' },
+  { id: 'case', group: 'housing', label: 'Case, clip and display' },
+  { id: 'keys', group: 'housing', label: 'Keys' },
+  { id: 'battery', group: 'housing', label: 'Battery contacts and voltage' },
+  { id: 'filters', group: 'inlets', label: 'Filters and gaskets' },
+  { id: 'inlet', group: 'inlets', label: 'Sensor inlets, pump inlet' },
+  { id: 'plugs', group: 'inlets', label: 'Cable not twisted, plug pins straight' },
+  { id: 'glass', group: 'probe', label: 'pH glass intact and wet', measurands: ['pH'] },
+  { id: 'cell', group: 'probe', label: 'Conductivity electrodes clean, no rust', measurands: ['conductivity'] },
+  { id: 'membrane', group: 'probe', label: 'Membrane smooth, electrolyte more than half full', measurands: ['dissolved oxygen'] },
+  { id: 'clean', group: 'clean', label: 'Clean, or with a declaration' },
 ];
 
 /** The items for an instrument that measures these. */
@@ -57,7 +63,13 @@ export const assetSchema = yup.object({
 });
 
 const inspected = yup
-  .object({ result: yup.string().oneOf(['pass', 'fault', 'notApplicable']).required(), note: text(300).default('') })
+  .object({
+    result: yup
+      .string()
+      .oneOf([...INSPECTION_RESULTS])
+      .required(),
+    note: text(300).default(''),
+  })
   .test('note', 'Say what is wrong.', (value) => value.result !== 'fault' || Boolean(value.note));
 
 export const receiptSchema = yup.object({
@@ -85,7 +97,7 @@ export const receiptSchema = yup.object({
             Object.fromEntries(
               INSPECTION_ITEMS.map((item) => [
                 item.id,
-                inspected.default({ result: item.measurands ? 'notApplicable' : 'pass', note: '' }),
+                inspected.default({ result: item.measurands ? 'notApplicable' : 'notLookedAt', note: '' }),
               ]),
             ),
           )

@@ -3,6 +3,7 @@ import Link from 'next/link';
 import QRCode from 'qrcode';
 import { day, dayTime } from '@/ui/format';
 import { INSPECTION_ITEMS } from './receive-schema';
+import { DeclarationForm } from './declaration-form';
 import { StatusMark } from '@/ui/status-mark';
 import { PrintButton } from '@/ui/print-button';
 import type { ticketSlip } from './server/slip';
@@ -13,6 +14,7 @@ type Slip = NonNullable<Awaited<ReturnType<typeof ticketSlip>>>;
 export async function TicketSlip({ slip }: { slip: Slip }) {
   const { ticket, receipt, customer, asset, workshop } = slip;
   const code = await QRCode.toString(ticket.code, { type: 'svg', margin: 0, errorCorrectionLevel: 'M' });
+  const unseen = Object.values(ticket.inspection).filter((one) => one.result === 'notLookedAt').length;
   const faults = INSPECTION_ITEMS.filter((item) => ticket.inspection[item.id]?.result === 'fault');
   return (
     <>
@@ -32,6 +34,7 @@ export async function TicketSlip({ slip }: { slip: Slip }) {
           <PrintButton />
         </div>
       </div>
+      {ticket.inspection.clean?.result === 'fault' && <DeclarationForm ticketId={ticket.id} />}
       <article className="slip">
         <div className="d-flex justify-content-between align-items-start">
           <div>
@@ -94,7 +97,7 @@ export async function TicketSlip({ slip }: { slip: Slip }) {
           <strong>Inspection:</strong>{' '}
           {faults.length
             ? faults.map((item) => `${item.label}: ${ticket.inspection[item.id]?.note}`).join('; ')
-            : 'no fault found'}
+            : say({ code: 'inspection.sum', numbers: { faults: 0, open: unseen } })}
         </p>
         {ticket.note && (
           <p className="mb-1">

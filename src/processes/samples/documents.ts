@@ -34,7 +34,7 @@ export const sourceOf = (run: ScriptedRun, number: string, previous: Certificate
     model: run.state.started!.items[0]!.model,
     serial: run.state.started!.items[0]!.serial,
     tag: 'ASR-001',
-    condition: ['Inspected on receipt: no fault found.'],
+    condition: ['Inspected on receipt: no fault found (Case, clip and display; Keys).'],
   },
   received: '2026-11-23',
   issued: ISSUED,

@@ -132,7 +132,8 @@ export const CERTIFICATE = {
   'changed.due': 'due date',
   'changed.found': '{label}, {point}, as found: {before} became {after}',
   'changed.left': '{label}, {point}, as left: {before} became {after}',
-  'condition.sound': 'Inspected on receipt: no fault found.',
+  'condition.sound': 'Inspected on receipt: no fault found ({items}).',
+  'condition.fault': 'Fault noted on receipt, {item}: {note}',
   'condition.notInspected': 'Not inspected on receipt.',
   'mail.revisedSubject': 'Revised document {number}',
   'mail.revised':

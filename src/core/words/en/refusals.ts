@@ -22,6 +22,8 @@ export const REFUSALS = {
   'refused.channelRead': '{channel} was read already: strike its readings out first, with the reason.',
   'refused.settingAgreed': 'A setting of somebody’s instrument: say who agreed to the change.',
   'refused.notYoursNow': 'This was pressed by somebody else: it is kept here and goes out when that person signs in again.',
+  'refused.contaminated':
+    'It came in contaminated and without a declaration: it waits until one has come (on its slip), or goes back.',
   'refused.noChannels': 'Say which channel the instrument accepted or refused.',
   'refused.zeroInGas': 'The gas is open at this instrument: close it and let it clear. What it shows now is no zero.',
   'refused.noOption': 'Choose one of the answers.',

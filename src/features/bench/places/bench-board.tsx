@@ -5,6 +5,7 @@ import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } f
 import { attempt } from '@/platform/client/result';
 import { KeyStrip } from '@/ui/key-strip';
 import { useGentleRefresh } from '@/ui/use-gentle-refresh';
+import { usePlaceKeys } from '../use-place-keys';
 import { useKeys } from '@/ui/use-keys';
 import { placeTicketAction, startRunAction } from '../actions';
 import { InTray } from './in-tray';
@@ -69,16 +70,11 @@ export function BenchBoard({ board, today, mayBench, outTray }: Props) {
     const next = inTray[Math.max(0, Math.min(inTray.length - 1, index + by))];
     if (next) setChosen(next.id);
   };
-  const numbers = Object.fromEntries(
-    places.slice(0, 9).map((place) => [
-      String(place),
-      () => {
-        const here = at(place);
-        if (chosen) move(chosen, place);
-        else if (here) void open(here);
-      },
-    ]),
-  );
+  const numbers = usePlaceKeys(places, (place) => {
+    const here = at(place);
+    if (chosen) move(chosen, place);
+    else if (here) void open(here);
+  });
   useKeys(mayBench ? { ...numbers, ArrowDown: () => step(1), ArrowUp: () => step(-1), Escape: () => setChosen(null) } : {});
 
   const dropped = ({ active, over }: DragEndEvent) => {

@@ -7,6 +7,7 @@ import type { Procedure } from '@/core/procedure/procedure';
 import { schoolsOf } from '@/core/procedure/schools-of';
 import type { RunChannel, RunEvent, StartedData } from '@/core/run/event';
 import { handle } from '@/core/run/handle';
+import { say } from '@/core/words/say';
 import { isRefusal } from '@/core/run/refusal';
 import { emptyState } from '@/core/run/state';
 import type { Transaction } from '@/data/connection';
@@ -59,6 +60,8 @@ async function prepareRun(
   if (row.runId) return { run: row.runId };
   if (row.status !== 'onBench')
     throw new Problem('Put the ticket on a bench place first: its warm-up clock runs there.', {}, 409);
+  // Contaminated without a declaration: it waits, or goes back (common practice).
+  if (row.inspection.clean?.result === 'fault') throw new Problem(say({ code: 'refused.contaminated' }), {}, 409);
   const [found] = await tx
     .select({ asset, model: instrumentModel })
     .from(asset)

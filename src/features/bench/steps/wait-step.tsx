@@ -14,7 +14,7 @@ import { reasonsFor } from './reasons';
 /** A clock that runs down. Going on before its time asks for the reason and is a deviation on record. */
 export function WaitStep({ sheet, present }: { sheet: Sheet; present: PlannedStep }) {
   const { run } = sheet;
-  const early = run.refusal?.code === 'tooEarly';
+  const early = run.refusal?.code === 'tooEarly' || run.refusal?.code === 'notBack';
   const began = waitBegan(present, run.state);
   const seconds = present.step.kind === 'wait' ? waitSeconds(present.step, run.state) : 0;
   const until = began ? new Date(Date.parse(began) + seconds * 1000).toISOString() : null;

@@ -3,6 +3,7 @@ import { eq } from 'drizzle-orm';
 import type { CertificateVersion2 } from '@/core/certificate';
 import { certificateContent } from '@/core/certificate/content';
 import { results } from '@/core/results/results';
+import { INSPECTION_ITEMS } from '@/features/counter/server';
 import { say } from '@/core/words/say';
 import { receipt, ticket, type Inspection } from '@/data/schema';
 import type { LoadedRun } from '@/features/bench/server';
@@ -45,11 +46,18 @@ export async function factsFor({ tx }: Pick<UseCaseContext, 'tx'>, { row }: Load
 }
 
 function conditionText(inspection: Inspection): string[] {
-  const faults = Object.entries(inspection)
-    .filter(([, entry]) => entry.result === 'fault')
-    .map(([item, entry]) => `${item}: ${entry.note ?? 'fault'}`);
-  if (faults.length) return faults;
-  return [say({ code: Object.keys(inspection).length ? 'condition.sound' : 'condition.notInspected' })];
+  const label = (id: string) => INSPECTION_ITEMS.find((item) => item.id === id)?.label ?? id;
+  const of = (result: Inspection[string]['result']) => Object.entries(inspection).filter(([, entry]) => entry.result === result);
+  // The document says only what was looked at.
+  const faults = of('fault').map(([id, { note }]) =>
+    say({ code: 'condition.fault', numbers: { item: label(id), note: note ?? '' } }),
+  );
+  const sound = of('pass').map(([id]) => label(id));
+  if (faults.length + sound.length === 0) return [say({ code: 'condition.notInspected' })];
+  return [
+    ...faults,
+    ...(sound.length && !faults.length ? [say({ code: 'condition.sound', numbers: { items: sound.join('; ') } })] : []),
+  ];
 }
 
 /** The content of the document of a run as it stands now; number and place in the order of documents come last. */

@@ -3,6 +3,7 @@ import { violatedUnique } from '@/data/database-problem';
 import { asset, assetChannel, customer, instrumentModel, receipt, ticket, type Inspection } from '@/data/schema';
 import { dateIn } from '@/platform/clock';
 import { nextNumber } from '@/platform/next-number';
+import { may } from '@/platform/permission';
 import { Problem } from '@/platform/problem';
 import { readSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
@@ -71,7 +72,20 @@ export async function createAsset({ tx, now }: UseCaseContext, input: AssetInput
   return row!;
 }
 
-/** A digital probe or an analogue cell is an asset of its own; the rest are bodies. */
+/** A declaration has come for what was contaminated, or it was cleaned: the work may begin. Errors: Problem for a ticket that waits for none. */
+export async function declareClean(
+  { tx, actor }: UseCaseContext,
+  { ticketId, note }: { ticketId: string; note: string },
+): Promise<void> {
+  if (!may(actor.role, 'receive')) throw new Problem('The counter takes declarations.', {}, 403);
+  const [row] = await tx.select().from(ticket).where(eq(ticket.id, ticketId)).for('update');
+  if (row?.inspection.clean?.result !== 'fault') throw new Problem('This ticket waits for no declaration.', {}, 409);
+  const before = row.inspection.clean.note ?? '';
+  await tx
+    .update(ticket)
+    .set({ inspection: { ...row.inspection, clean: { result: 'pass', note: [before, note].filter(Boolean).join('; ') } } })
+    .where(eq(ticket.id, ticketId));
+}
 
 /** Takes instruments in: one receipt, a ticket each. */
 export async function receive(
