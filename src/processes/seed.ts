@@ -274,7 +274,10 @@ function plan(assets: SeedAsset[], now: Date, random: Random): Visit[] {
   const fourGas = able.filter((one) => one.model === 'OF-410' || one.model === 'VT-40');
   const ofModel = (name: string) => assets.find((one) => one.model === name)!;
   // What an auditor asks for: a bump, one that failed, as found only, breath gas, and documents that were mended later.
-  const special: (Pick<Visit, 'service' | 'fate' | 'silent' | 'failed'> & { model: string; daysAgo: number })[] = [
+  const special: (Partial<Pick<Visit, 'service' | 'fate' | 'silent' | 'failed' | 'unlucky' | 'upTo'>> & {
+    model: string;
+    daysAgo: number;
+  })[] = [
     { model: 'OF-410', daysAgo: 52, service: 'bumpOnly' },
     { model: 'OF-410', daysAgo: 45, service: 'bumpOnly', silent: true },
     { model: 'VT-40', daysAgo: 40, service: 'asFoundOnly' },
@@ -285,6 +288,19 @@ function plan(assets: SeedAsset[], now: Date, random: Random): Visit[] {
     { model: 'OF-410', daysAgo: 30, fate: 'reopened' },
     { model: 'OF-410', daysAgo: 24, fate: 'withdrawn' },
     { model: 'OF-410', daysAgo: 18, failed: true },
+    // The unlucky days: a zero that only the fine control brought back, an auto-zero that failed first, a horn that is dead today.
+    { model: 'OF-410', daysAgo: 9, unlucky: { zerosFail: 2, decide: 'fineZero' } },
+    {
+      model: 'VT-40',
+      daysAgo: 6,
+      unlucky: { bad: { 'auto-zero/passed': 'CO failed, engine running at the gate' }, decide: 'mend' },
+    },
+    {
+      model: 'OF-410',
+      daysAgo: 0.08,
+      upTo: 'toApprove',
+      unlucky: { bad: { 'alarms/sound': 'silent, sounder corroded' }, decide: 'outOfService' },
+    },
   ];
   const inHouse = today.map(({ upTo, minutesAgo, model }, index): Visit => ({
     asset: model ? ofModel(model) : fourGas[(index * 7 + 3) % fourGas.length]!,
@@ -296,13 +312,16 @@ function plan(assets: SeedAsset[], now: Date, random: Random): Visit[] {
   const apart = special.map(({ model, daysAgo, ...rest }): Visit => {
     const asset = assets.find((one) => one.model === model && one.character !== 'poisoned' && !used.has(one))!;
     used.add(asset);
-    return { asset, at: subDays(now, daysAgo), number: 8, upTo: 'returned', ...rest };
+    return { asset, at: new Date(now.getTime() - daysAgo * 86_400_000), number: 8, upTo: 'returned', ...rest };
   });
+  // One that went out with its tag is back in the house, and its tag still stands.
+  const tagged = apart.find((visit) => visit.failed)!;
+  const back: Visit = { asset: tagged.asset, at: new Date(now.getTime() - 35 * 60_000), number: 9, upTo: 'inTray' };
   const history = able.flatMap((one) => {
     const visits = visitsOf(one, now, random);
     return used.has(one) ? visits.filter((visit) => visit.at < addDays(now, -75)) : visits;
   });
-  return [...history, ...apart, ...inHouse].sort((a, b) => a.at.getTime() - b.at.getTime());
+  return [...history, ...apart, ...inHouse, back].sort((a, b) => a.at.getTime() - b.at.getTime());
 }
 
 async function actorsOf() {

@@ -118,9 +118,9 @@ export function sampleDocuments(): Sample[] {
   add('combined-instrument', inWater('SM-11'));
   add('digital-probe', inWater('PG-3P'));
   add('as-found-only', inGas('OF-410', SHELF.four, { service: 'asFoundOnly', seed: 4 }));
-  add('failed-out-of-service', inGas('OF-410', SHELF.four, { dead: ['c-ex'], decide: 'out', seed: 5 }));
+  add('failed-out-of-service', inGas('OF-410', SHELF.four, { dead: ['c-ex'], decide: 'outOfService', seed: 5 }));
   add('bump', inGas('OF-410', SHELF.four, { procedure: 'bump-test' }));
-  add('bump-failed', inGas('OF-410', SHELF.four, { procedure: 'bump-test', silent: true, decide: 'out' }));
+  add('bump-failed', inGas('OF-410', SHELF.four, { procedure: 'bump-test', silent: true, decide: 'outOfService' }));
   add('imported-station-row', imported());
   const { before, after } = mended();
   add('to-be-revised', before);

@@ -11,7 +11,7 @@ import { placeTicket, recordRun } from '@/features/bench/server';
 import { approveRun } from '@/features/certificates/server';
 import { inspectionFor, receive, returnTicket } from '@/features/counter/server';
 import { MODELS } from './catalogue';
-import { fly, type Behaviour } from './pilot';
+import { type Pilot, fly, type Behaviour } from './pilot';
 import { METER_MODELS } from '@/standins/meter/meter-models';
 import { changeLater } from './later';
 import type { Random } from './random';
@@ -40,6 +40,8 @@ export interface Visit {
   silent?: boolean;
   /** Its combustible sensor was dead: tagged out of service, the document is of limited scope. */
   failed?: boolean;
+  /** What went badly on the bench, and what was decided. */
+  unlucky?: Pick<Pilot, 'bad' | 'decide' | 'zerosFail'>;
 }
 export interface Actors {
   counter: Actor;
@@ -121,7 +123,8 @@ export async function liveThrough(tx: Transaction, visit: Visit, actors: Actors,
       choose: chooser(procedure, references),
       ...secondBottle(procedure, references, random),
       ...(visit.silent ? { silent: true } : {}),
-      ...(visit.failed ? { decide: 'out' } : {}),
+      ...(visit.failed ? { decide: 'outOfService' } : {}),
+      ...visit.unlucky,
       ...(stopAt ? { stopAt } : {}),
     });
     end = scripted.now;

@@ -1,4 +1,4 @@
-import type { CheckItem } from '@/core/procedure/procedure';
+import type { CheckItem, DecideOption } from '@/core/procedure/procedure';
 import { ROOM, ROOM_QUANTITIES, type RoomQuantity } from '@/core/measurand/room';
 import { boundReference, lastAnswer } from '@/core/run/state';
 import { expectedAnswer } from '@/core/run/expected-answer';
@@ -32,7 +32,11 @@ export interface Pilot {
   /** The room as it is; somewhere ordinary where left out. */
   room?: { temperatureC: string; pressureHPa: string; humidityPercent: string };
   /** What is decided where something failed: to service otherwise. */
-  decide?: string;
+  decide?: 'service' | 'outOfService' | 'return' | 'mend' | 'calibrate' | 'fineZero';
+  /** Questions, as step/item, that are answered badly at the first look, with what is wrong. */
+  bad?: Record<string, string>;
+  /** The first zeros fail, so many of them. */
+  zerosFail?: number;
 }
 
 /** Works a run through to its end the way a technician would, by commands alone. `stopAt` leaves it standing at a step. */
@@ -58,7 +62,9 @@ function work(pilot: Pilot, planned: ReturnType<ScriptedRun['current']>[number])
       run.wait(15).do({
         type: 'completeStep',
         step: key,
-        answers: Object.fromEntries(step.items.map((item) => [item.id, { value: answerTo(item, planned, run) }])),
+        answers: Object.fromEntries(
+          step.items.map((item) => [item.id, badAnswer(pilot, planned, item) ?? { value: answerTo(item, planned, run) }]),
+        ),
       });
       break;
     case 'condition':
@@ -91,7 +97,9 @@ function work(pilot: Pilot, planned: ReturnType<ScriptedRun['current']>[number])
       const channels = [
         ...new Set(readPairs(step, step.together ? undefined : only, run.procedure, run.state).map((pair) => pair.channel)),
       ];
-      const failed = step.action === 'span' && channels.length === 1 && behaviour.dead.includes(channels[0]!);
+      const zeroFails =
+        step.action === 'zero' && run.state.adjustments.filter((one) => one.action === 'zero').length < (pilot.zerosFail ?? 0);
+      const failed = zeroFails || (step.action === 'span' && channels.length === 1 && behaviour.dead.includes(channels[0]!));
       run.wait(random.whole(20, 60)).do({
         type: 'adjust',
         step: key,
@@ -117,11 +125,7 @@ function work(pilot: Pilot, planned: ReturnType<ScriptedRun['current']>[number])
       break;
     case 'decide':
       // The workshop of the demo hands what fails twice to its service.
-      run.wait(10).do({
-        type: 'decide',
-        step: key,
-        option: (step.options.find((option) => option.id === (pilot.decide ?? 'service')) ?? step.options[0]!).id,
-      });
+      run.wait(10).do({ type: 'decide', step: key, ...decisionOf(step.options, pilot.decide ?? 'service') });
       break;
   }
 }
@@ -129,6 +133,22 @@ function work(pilot: Pilot, planned: ReturnType<ScriptedRun['current']>[number])
 /** The workshop's usual flow, or one that this place allows. */
 const flowFor = (slot: string, { procedure }: ScriptedRun): string =>
   procedure.slots.find((one) => one.id === slot)?.flows?.[0] ?? '0.5';
+
+/** What was wanted, where it is among the answers; else what ends the matter, else the first. */
+function decisionOf(options: DecideOption[], wanted: string): { option: string; note?: string } {
+  const option =
+    options.find((one) => one.id === wanted || one.consequence === wanted) ??
+    options.find((one) => one.consequence && one.consequence !== 'discard') ??
+    options[0]!;
+  return { option: option.id, ...(option.needsNote ? { note: 'New part fitted' } : {}) };
+}
+
+/** A bad answer at the first look; put right it is good at the next. */
+function badAnswer({ bad, run }: Pilot, { step, key }: PlannedStep, item: CheckItem): { value: string; note: string } | null {
+  const wrong = bad?.[`${step.id}/${item.id}`];
+  if (!wrong || /~\d+$/.test(key) || run.state.ending) return null;
+  return { value: item.answer === 'yesNo' ? 'no' : 'fault', note: wrong };
+}
 
 /** Equipment of the room by quantity, where the procedure has places for it: what is at hand. */
 export function equipmentFor({ procedure, options }: ScriptedRun): Partial<Record<RoomQuantity, string>> {
