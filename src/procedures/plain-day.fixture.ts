@@ -85,27 +85,30 @@ const atHand = (procedureId: string): ReferenceSnapshot[] =>
   );
 
 /** A run of a model, begun. */
-export function open(model: string): ScriptedRun {
+export function open(
+  model: string,
+  { start = new Date('2026-11-25T08:00:00.000Z'), more = [] }: { start?: Date; more?: ReferenceSnapshot[] } = {},
+): ScriptedRun {
   const { procedureId, channels, traits } = MODELS.find((one) => one.name === model)!;
   return new ScriptedRun(shippedProcedure(procedureId!)!, {
     run: `run-${model}`,
     actor: technician,
-    start: new Date('2026-11-25T08:00:00.000Z'),
-    references: [...SHELF, ...ROOM_REFERENCES, ...atHand(procedureId!)],
+    start,
+    references: [...SHELF, ...more, ...ROOM_REFERENCES, ...atHand(procedureId!)],
   }).start({
     origin: 'guided',
     service: 'calibrate',
     rule: 'simple',
     coverage: 0.9545,
     practice: false,
-    placedAt: '2026-11-25T07:00:00.000Z',
+    placedAt: new Date(start.getTime() - 3_600_000).toISOString(),
     items: [{ id: 'body', part: 'body', assetId: 'a', model, serial: '1', traits }],
     channels: channels.map((channel): RunChannel => ({ ...channel, id: `c-${channel.role}`, item: 'body', status: 'fitted' })),
   });
 }
 
 /** A setting is what it was when it was read before. */
-const asBefore = ({ sameAs }: CheckItem, run: ScriptedRun) => {
+export const asBefore = ({ sameAs }: CheckItem, run: ScriptedRun) => {
   const [step, item] = sameAs?.split('/') ?? [];
   return step && item ? lastAnswer(run.state, step, item)?.value : undefined;
 };

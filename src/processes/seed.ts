@@ -1,4 +1,4 @@
-import { addDays, format, subDays, subMonths } from 'date-fns';
+import { addDays, format, subMonths } from 'date-fns';
 import { eq, sql } from 'drizzle-orm';
 import { closeDatabase, database, type Transaction } from '@/data/connection';
 import { asset, assetChannel, customer, instrumentModel, probePlace, user } from '@/data/schema';
