@@ -1,3 +1,5 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { IntlMessageFormat } from 'intl-messageformat';
 import { describe, expect, it } from 'vitest';
 import { EN } from './en';
@@ -22,6 +24,14 @@ describe('the catalogue of words', () => {
       expect(said.trim(), code).not.toBe('');
       expect(said, code).not.toMatch(/[{}]|undefined| {2}|X[A-Za-z]{4,}/);
     }
+  });
+  it('no code stands in two files: the later would silently win', () => {
+    const folder = join(import.meta.dirname, 'en');
+    const codes = readdirSync(folder)
+      .filter((name) => name !== 'index.ts')
+      .flatMap((name) => [...readFileSync(join(folder, name), 'utf8').matchAll(/^  '([\w.]+)':/gm)].map((one) => one[1]!));
+    expect(codes.length).toBeGreaterThan(300);
+    expect(codes.filter((code, index) => codes.indexOf(code) !== index)).toEqual([]);
   });
   it('a code that no catalogue has is refused by name; figures stand as they were given', () => {
     expect(() => say({ code: 'no.such' as WordCode })).toThrow(/no\.such/);

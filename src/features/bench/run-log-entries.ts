@@ -77,6 +77,25 @@ export function entriesOf(state: RunState, view: RunView): Entry[] {
       struck: null,
       strikable: false,
     })),
+    ...state.notes.map((entry) => plain(entry, say({ code: 'log.note', numbers: { text: entry.text } }))),
+    ...state.bumps.map((entry) =>
+      plain(entry, say({ code: `log.bump.${entry.outcome}`, numbers: { reasons: (entry.reasons ?? []).join(' ') } })),
+    ),
+    ...state.parts.map((entry) =>
+      plain(
+        entry,
+        say({ code: 'remark.replaced', numbers: { part: entry.part, old: entry.oldSerial ?? '—', new: entry.newSerial } }),
+      ),
+    ),
+    ...state.settings.map(({ seq, at, setting, before, after, agreedBy }) =>
+      plain({ seq, at }, say({ code: 'notPlain.setting', numbers: { setting, before, after, agreedBy: agreedBy ?? '—' } })),
+    ),
+    ...state.channelsSet.map((entry) =>
+      plain(
+        entry,
+        say({ code: `notPlain.channel.${entry.status}`, numbers: { channel: label(entry.channel), reason: entry.reason } }),
+      ),
+    ),
     ...state.sentBack.map((entry, index): Entry => ({
       seq: 1e6 + index,
       at: entry.at,
@@ -91,7 +110,24 @@ export function entriesOf(state: RunState, view: RunView): Entry[] {
       struck: null,
       strikable: false,
     })),
-  ].sort((a, b) => b.at.localeCompare(a.at) || b.seq - a.seq);
+  ]
+    .map((entry) => withLate(entry, state))
+    .sort((a, b) => b.at.localeCompare(a.at) || b.seq - a.seq);
+}
+
+const plain = ({ seq, at }: { seq: number; at: string }, text: string): Entry => ({
+  seq,
+  at,
+  text,
+  struck: null,
+  strikable: false,
+});
+
+/** What was told late says so beside itself. */
+function withLate(entry: Entry, { late }: RunState): Entry {
+  const found = late.find((one) => one.seq === entry.seq);
+  const minutes = found && Math.max(1, Math.round(found.seconds / 60));
+  return minutes ? { ...entry, text: `${entry.text} ${say({ code: 'log.late', numbers: { minutes } })}` } : entry;
 }
 
 function stimulusWord(view: RunView, slot: string, means: string, on: boolean): string {

@@ -28,7 +28,10 @@ describe('what the counter types', () => {
     expect(inspectionFor(['oxygen', 'methane']).some((item) => item.measurands)).toBe(false);
     expect(inspectionFor(['pH', 'conductivity']).map((item) => item.id)).toEqual(expect.arrayContaining(['glass', 'cell']));
     const receipt = await receiptSchema.validate({ customerId: id, instruments: [line] }, { stripUnknown: true });
-    expect(receipt.instruments[0]!.inspection).toMatchObject({ membrane: { result: 'notApplicable' }, case: { result: 'notLookedAt' } });
+    expect(receipt.instruments[0]!.inspection).toMatchObject({
+      membrane: { result: 'notApplicable' },
+      case: { result: 'notLookedAt' },
+    });
   });
   it('a fault needs a note, beside its own field; a service and a date must be ones that exist', async () => {
     const found = await problems(receiptSchema, {

@@ -65,7 +65,7 @@ test('a poisoned sensor: two tries, the cause first, a decision; the tag, and th
   page,
   browser,
 }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(240_000);
   const device = await standIn({ model: 'VT-47', serial: serialOf('POISON'), scenario: 'poisonedCombustible' });
   try {
     const { run, assetId } = await makeRun({ model: 'VT-47', serial: device.serial });
@@ -107,7 +107,7 @@ test('a missed save: the instrument says so, the round begins anew', async ({ pa
     await settled(page);
     await fly({ page, device, lots: { gas: 'CM-0440' }, mixture: { O2: 20.9, CO: 100 }, until: /save/ });
     await expect(page.getByTestId('instrument-says')).toContainText('NOT SAVED', { timeout: 20_000 });
-    await page.getByRole('button', { name: 'Record it as lost' }).click();
+    await page.getByRole('button', { name: 'It was lost' }).click();
     await step(page, 'Let it clear');
     expect(await causes(page)).toContain('missedSave');
   } finally {

@@ -67,7 +67,7 @@ async function work(flight: Flight, kind: string, key: string): Promise<void> {
     case 'reference': {
       const lot =
         flight.lots[
-          (await page.getByRole('heading', { level: 2 }).first().innerText()).toLowerCase().includes('bottle') ? 'gas' : 'tool'
+          (await present(page).getByRole('heading', { level: 2 }).innerText()).toLowerCase().includes('bottle') ? 'gas' : 'tool'
         ] ?? flight.lots.gas!;
       return page.getByTestId(`reference-${lot}`).getByRole('button', { name: 'Use this one' }).click();
     }

@@ -67,10 +67,15 @@ export const BENCH = {
   'neighbour.gas': 'Gas is open at place {places}: the room’s air may hold it. Wait, or zero with air from a bottle or a filter.',
   'waiting.others':
     '{count, plural, one {# entry} other {# entries}} of {names} wait in this browser: they go out when {names} signs in again.',
-  'save.shown': 'The instrument has saved',
-  'save.lost': 'It was lost',
-  'save.saysLost': 'The instrument says: NOT SAVED. Its old calibration stands again: record it as lost, and it is done again.',
+  'saveStep.shown': 'The instrument has saved',
+  'saveStep.lost': 'It was lost',
+  'saveStep.saysLost':
+    'The instrument says: NOT SAVED. Its old calibration stands again: record it as lost, and it is done again.',
   'wait.back': 'The display is back',
+  'log.note': 'note: {text}',
+  'log.bump.passed': 'bump passed',
+  'log.bump.failed': 'bump failed: {reasons}',
+  'log.late': '(told {minutes} min late)',
   'doors.title': 'Besides the steps',
   'doors.missing': 'Something is missing: every field is needed.',
   'doors.note': 'Note',

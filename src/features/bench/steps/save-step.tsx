@@ -38,7 +38,7 @@ export function SaveStep({ sheet, present }: { sheet: Sheet; present: PlannedSte
         <p className={lost ? 'notice bad mb-2' : 'mb-2'} role={lost ? 'alert' : undefined} data-testid="instrument-says">
           {heard
             ? lost
-              ? say({ code: 'save.saysLost' })
+              ? say({ code: 'saveStep.saysLost' })
               : 'The instrument says: saved.'
             : live.frame?.mode === 'unsaved'
               ? 'It waits for its save key.'
@@ -57,7 +57,7 @@ export function SaveStep({ sheet, present }: { sheet: Sheet; present: PlannedSte
           />
         )}
         <Button data-main-action type="submit" size="lg" disabled={run.busy}>
-          {say({ code: 'save.shown' })} <kbd>N</kbd>
+          {say({ code: 'saveStep.shown' })} <kbd>N</kbd>
         </Button>
         <Button
           variant="outline-danger"
@@ -65,7 +65,7 @@ export function SaveStep({ sheet, present }: { sheet: Sheet; present: PlannedSte
           disabled={run.busy}
           onClick={() => run.send({ type: 'save', step: present.key, lost: true, ...(readBack ? { readBack } : {}) })}
         >
-          {say({ code: 'save.lost' })}
+          {say({ code: 'saveStep.lost' })}
         </Button>
       </div>
     </form>
