@@ -15,7 +15,7 @@ export const family14: Procedure = {
   scope: 'accuracyCheck',
   warmUpSeconds: 60,
   channels: [{ role: 'alcohol', label: 'Breath alcohol', measurands: ['ethanol'] }],
-  slots: [{ ...part.mixSlot, label: 'dry gas', flows: ['1.5', '6', '6.0'] }, ...ROOM_SLOTS],
+  slots: [{ ...part.mixSlot, label: 'dry gas', flows: ['1.5', '6'] }, ...ROOM_SLOTS],
   points: [
     {
       id: 'blank',

@@ -61,7 +61,7 @@ export async function signIn(page: Page, who: 'counter' | 'technician' | 'signat
 /** Goes on from a wait before its time, as a person in a hurry would: with a reason, on record. */
 export async function goOnEarly(page: Page, reason: string): Promise<void> {
   const key = await page.locator('.present-step').getAttribute('data-step');
-  await page.getByRole('button', { name: 'Go on' }).click();
+  await act(page);
   // A purge is over as soon as the display is back: then nothing is asked.
   const why = page.getByLabel(/are left/);
   const gone = page.locator(`.present-step:not([data-step="${key}"])`);

@@ -47,6 +47,7 @@ test('stored span value, zero that fails, a new sensor, a dead horn: to the tag,
   for (const round of [1, 2]) {
     await byHand(page, DAY, new RegExp(`zeroing#${round}/zero$`));
     await page.getByRole('button', { name: 'Failed', exact: true }).click();
+    await expect(page.locator(`.present-step:not([data-step$="zeroing#${round}/zero"])`)).toBeVisible();
   }
   await step(page, 'Zero failed twice');
   await expect(page.getByRole('button', { name: 'Leave this step out' })).toHaveCount(0);

@@ -6,6 +6,7 @@ import Form from 'react-bootstrap/Form';
 import { checkReference } from '@/core/run/check-reference';
 import { measuredChannels, traitsOf } from '@/core/run/state';
 import { matchBottles, type BottleMatch } from '@/core/supply/match-bottle';
+import { say } from '@/core/words/say';
 import { matchRegulator } from '@/core/supply/match-regulator';
 import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
 import { day } from '@/ui/format';
@@ -40,9 +41,19 @@ export function ReferenceStep({
           flowLPerMin: null,
           code: 'unusable' as const,
         }
-      : matchRegulator({ regulator: one, bottle, traits });
+      : !slot.flows || slot.flows.some((each) => Number(each) === Number(one.detail?.flowLPerMin))
+        ? matchRegulator({ regulator: one, bottle, traits })
+        : {
+            verdict: 'refused' as const,
+            sentence: say({
+              code: 'refused.flow',
+              numbers: { slot: slot.label, flows: slot.flows.join(', '), flow: one.detail?.flowLPerMin ?? '–' },
+            }),
+            flowLPerMin: null,
+            code: 'unusable' as const,
+          };
   const order = { fits: 0, caution: 1, refused: 2 };
-  const wanted = traits.drawsLPerMin ?? '0.5';
+  const wanted = slot.flows?.[0] ?? traits.drawsLPerMin ?? '0.5';
   const best = [...regulators].sort(
     (a, b) =>
       order[fits(a, null).verdict] - order[fits(b, null).verdict] ||
