@@ -3,8 +3,21 @@ import { byHand } from '../by-hand';
 import { act, query, signIn, test } from '../people';
 import { makeRun, manyPlaces } from './make-run';
 
-/** A scanner types as fast as it can, and ends with Enter. */
-const scan = (page: Page, code: string) => page.keyboard.type(`${code}\n`, { delay: 0 });
+/** A scanner types as fast as it can, and ends with Enter: all keys are there before the page has dealt with the first. */
+async function scan(page: Page, code: string): Promise<void> {
+  const keys = await page.context().newCDPSession(page);
+  await Promise.all(
+    [...code, '\r'].map((text) =>
+      keys.send('Input.dispatchKeyEvent', {
+        type: 'keyDown',
+        text,
+        key: text === '\r' ? 'Enter' : text,
+        ...(text === '\r' ? { windowsVirtualKeyCode: 13 } : {}),
+      }),
+    ),
+  );
+  await keys.detach();
+}
 const eventsOf = async (run: string) => (await query('select seq from run_event where run_id = $1', [run])).length;
 const DAY = {
   lot: 'CM-0440',

@@ -17,6 +17,7 @@ import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
 import { shippedProcedure } from '@/procedures';
 import { scopeNow, standingValues } from '@/features/budgets/server';
+import { keepStatus } from './keep-status';
 import { append, appendEvents, type LoadedRun } from './run-store';
 
 type ChannelRow = typeof assetChannel.$inferSelect;
@@ -48,6 +49,7 @@ export async function recordRun(
   if ('run' in prepared) return prepared;
   const { loaded, started } = prepared;
   await appendEvents(context, loaded, make(loaded.row.id, loaded.procedure, started));
+  if (loaded.state.status === 'finished') await keepStatus(context, loaded);
   return { run: loaded.row.id };
 }
 

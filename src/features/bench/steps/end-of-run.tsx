@@ -53,11 +53,9 @@ export function EndOfRun({ run, view, gasOpen }: { run: LiveRun; view: RunView; 
         {reason && <> {reason}.</>}
       </p>
       {STATUS_AFTER[outcome] && state.status !== 'open' && (
-        <p>
-          <Link className="btn btn-plain" href={`/assets/${view.asset.id}/tag`}>
-            {say({ code: 'label.toTag' })}
-          </Link>
-        </p>
+        <Link className="btn btn-plain me-2" href={`/assets/${view.asset.id}/tag`}>
+          {say({ code: 'label.toTag' })}
+        </Link>
       )}
       {state.status === 'open' && (
         <Button data-main-action size="lg" disabled={run.busy || gasOpen} onClick={() => run.send({ type: 'finish' })}>
