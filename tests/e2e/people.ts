@@ -60,8 +60,10 @@ export async function signIn(page: Page, who: 'counter' | 'technician' | 'signat
 
 /** Goes on from a wait before its time, as a person in a hurry would: with a reason, on record. */
 export async function goOnEarly(page: Page, reason: string): Promise<void> {
-  const key = await page.locator('.present-step').getAttribute('data-step');
-  await act(page);
+  const waiting = page.locator('.present-step[data-kind="wait"]');
+  await expect(waiting).toBeVisible({ timeout: 15_000 });
+  const key = await waiting.getAttribute('data-step');
+  await waiting.getByRole('button', { name: 'Go on N' }).click();
   // A purge is over as soon as the display is back: then nothing is asked.
   const why = page.getByLabel(/are left/);
   const gone = page.locator(`.present-step:not([data-step="${key}"])`);
@@ -83,6 +85,14 @@ export async function allGood(page: Page): Promise<void> {
     await page.waitForTimeout(90);
   }
   await act(page);
+}
+
+/** The key of a place: one digit after the other, as fast as a hand. */
+export async function pressPlace(page: Page, testId: string): Promise<void> {
+  for (const digit of testId.replace('place-', '')) {
+    await page.locator('body').press(digit);
+    await page.waitForTimeout(90);
+  }
 }
 
 export const step = (page: Page, name: string | RegExp) =>

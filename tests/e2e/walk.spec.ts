@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { contentHash } from '@/core/certificate/canonical';
 import { expect } from '@playwright/test';
 import { simpleParser } from 'mailparser';
-import { act, allGood, goOnEarly, query, read, receiveInstrument, signIn, step, test } from './people';
+import { act, allGood, goOnEarly, query, pressPlace, read, receiveInstrument, signIn, step, test } from './people';
 
 /** The whole way, from the ticket to the certificate and the reminder, in a real browser. */
 test('walks from receipt to reminder', async ({ page, browser }) => {
@@ -27,7 +27,7 @@ test('walks from receipt to reminder', async ({ page, browser }) => {
     const ticket = page.getByTestId(`ticket-${code}`);
     await ticket.click();
     const free = await page.locator('.place.free').first().getAttribute('data-testid');
-    await page.locator('body').press(free!.slice(-1));
+    await pressPlace(page, free!);
     await expect(page.getByTestId(free!)).toContainText(serial);
     const clock = page.getByTestId(free!).locator('.clock');
     await expect(clock).toContainText(/^4:5\d/);

@@ -165,7 +165,13 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
       )}
       <div className="run-grid">
         <div>
-          {state.status === 'open' && <Cautions run={state.run} cautions={view.procedure.cautions} />}
+          {state.status === 'open' && (
+            <Cautions
+              run={state.run}
+              cautions={view.procedure.cautions}
+              begun={state.readings.length > 0 || state.stimuli.length > 0}
+            />
+          )}
           <PresentStep
             key={present?.key ?? state.status}
             sheet={sheet}
@@ -175,9 +181,9 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
             asked={asked}
           />
           {!reading && besides}
-          {state.status === 'open' && <RunDoors run={run} />}
           {state.status === 'open' && <LineStrip line={line} live={live} hand={hand} />}
           <ChannelBoard sheet={sheet} />
+          {state.status === 'open' && <RunDoors run={run} />}
           {reading && besides}
           {line?.panel && wet && (
             <MeterPanel

@@ -162,7 +162,7 @@ test('a buffer with its own table, pasted; a broken table is said beside it; the
 test('a ready probe goes into a meter and comes back; one that is not ready is refused beside the field', async ({ page }) => {
   const [ready] = await query<{ serial: string; id: string }>(
     `select a.serial, a.id from asset a join asset h on h.customer_id = a.customer_id join instrument_model m on m.id = h.model_id and m.name = 'PG-31'
-     where a.part = 'probe' and a.ready_until >= current_date and a.status = 'active' and not exists (select from probe_place p where p.probe_id = a.id and p.until_at is null) limit 1`,
+     where a.part = 'probe' and a.ready_until >= current_date and a.status = 'inUse' and not exists (select from probe_place p where p.probe_id = a.id and p.until_at is null) limit 1`,
   );
   await signIn(page, 'technician', '/probes');
   const row = page.getByTestId(`probe-${ready!.serial}`);
