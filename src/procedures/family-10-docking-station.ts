@@ -1,5 +1,6 @@
 import type { Procedure } from '@/core/procedure/procedure';
 import * as part from './parts';
+import { GIVEN_UP } from './tries';
 
 const ALL = ['o2', 'ex', 'h2s', 'co'];
 
@@ -66,11 +67,7 @@ export const family10: Procedure = {
               title: 'The station could not calibrate it: decide',
               when: { is: 'anyAdjustFailed' },
               question: 'lastResort',
-              options: [
-                { id: 'service', label: 'To service: new sensor', consequence: 'service' },
-                { id: 'out', label: 'Out of service, with a tag', consequence: 'outOfService' },
-                { id: 'return', label: 'Returned uncalibrated', consequence: 'return' },
-              ],
+              options: GIVEN_UP,
             },
           ],
         },

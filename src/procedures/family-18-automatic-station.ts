@@ -1,5 +1,6 @@
 import type { Procedure } from '@/core/procedure/procedure';
 import { BUMP_FOLLOWS } from './parts';
+import { GIVEN_UP } from './tries';
 
 /** Family 18: automatic station; its log is taken in as it is: no guided order, up to four bottles, bump and calibration in one. */
 export const family18: Procedure = {
@@ -90,11 +91,7 @@ export const family18: Procedure = {
               title: 'The station could not calibrate it: decide',
               when: { is: 'anyAdjustFailed' },
               question: 'lastResort',
-              options: [
-                { id: 'service', label: 'To service: new sensor', consequence: 'service' },
-                { id: 'out', label: 'Out of service, with a tag', consequence: 'outOfService' },
-                { id: 'return', label: 'Returned uncalibrated', consequence: 'return' },
-              ],
+              options: GIVEN_UP,
             },
           ],
         },

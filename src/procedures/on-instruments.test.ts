@@ -2,16 +2,15 @@ import { describe, expect, it } from 'vitest';
 import { matchChannels } from '@/core/instrument/match-channels';
 import { outcomeOf } from '@/core/results/outcome';
 import { summarise } from '@/core/results/summary';
-import { expectedAnswer } from '@/core/run/expected-answer';
 import { missingReadings, readPairs, type PlannedStep } from '@/core/run/plan';
 import type { MaterialComponent, ReferenceSnapshot } from '@/core/run/reference-snapshot';
-import { ROOM_EQUIPMENT, TRACED } from '@/core/run/room.fixture';
+import { TRACED } from '@/core/run/room.fixture';
 import type { ScriptedRun } from '@/core/run/scripted';
 import { waitSeconds } from '@/core/run/wait-seconds';
 import { INSTRUMENT_MODELS } from '@/standins/instrument/models';
 import { SCENARIOS } from '@/standins/instrument/scenario';
 import { SimulatedInstrument } from '@/standins/instrument/simulated-instrument';
-import { asBefore, open } from './plain-day.fixture';
+import { open, PLAIN_ROOM, plainAnswers } from './plain-day.fixture';
 
 /** Every gas family from the first step to the last on its simulated instrument: real responses, its own keys, what its display shows. */
 interface Family {
@@ -110,12 +109,7 @@ class Day {
         this.pass(step.clears ? Math.max(waitSeconds(step, run.state), PURGE_SECONDS) : waitSeconds(step, run.state));
         return void run.do({ type: 'completeStep', step: key });
       case 'condition':
-        return void run.do({
-          type: 'completeStep',
-          step: key,
-          conditions: { temperatureC: '21', pressureHPa: '1013', humidityPercent: '40' },
-          equipment: ROOM_EQUIPMENT,
-        });
+        return void run.do({ type: 'completeStep', step: key, ...PLAIN_ROOM });
       case 'reference': {
         const slot = step.slots[0]!;
         const gas = run.procedure.slots.find((one) => one.id === slot)!.kind === 'gas';
@@ -128,25 +122,7 @@ class Day {
         return this.pass(step.on ? 120 : 5);
       }
       case 'check':
-        return void run.do({
-          type: 'completeStep',
-          step: key,
-          answers: Object.fromEntries(
-            step.items.map((item) => [
-              item.id,
-              {
-                value:
-                  item.answer === 'number'
-                    ? (asBefore(item, run) ?? expectedAnswer(item, planned, run) ?? '0')
-                    : item.answer === 'text'
-                      ? 'none'
-                      : item.answer === 'passFault'
-                        ? 'pass'
-                        : 'yes',
-              },
-            ]),
-          ),
-        });
+        return void run.do({ type: 'completeStep', step: key, answers: plainAnswers(step.items, planned, run) });
       case 'read':
         for (const pair of missingReadings(step, key, channel, run.procedure, run.state))
           run.do({ type: 'captureReading', step: key, ...pair, text: this.shows(pair.channel) });

@@ -6,7 +6,7 @@ import { missingReadings, readPairs, type PlannedStep } from '@/core/run/plan';
 import type { MaterialComponent, ReferenceSnapshot } from '@/core/run/reference-snapshot';
 import { ROOM_EQUIPMENT, ROOM_REFERENCES, TRACED } from '@/core/run/room.fixture';
 import { ScriptedRun } from '@/core/run/scripted';
-import { lastAnswer } from '@/core/run/state';
+import { valueBefore } from '@/core/run/value-before';
 import { waitSeconds } from '@/core/run/wait-seconds';
 import { MODELS } from '@/processes/seed/catalogue';
 import { shippedProcedure } from './index';
@@ -107,11 +107,20 @@ export function open(
   });
 }
 
-/** A setting is what it was when it was read before. */
-export const asBefore = ({ sameAs }: CheckItem, run: ScriptedRun) => {
-  const [step, item] = sameAs?.split('/') ?? [];
-  return step && item ? lastAnswer(run.state, step, item)?.value : undefined;
+/** What the room is on a plain day, and which equipment read it. */
+export const PLAIN_ROOM = {
+  conditions: { temperatureC: '21', pressureHPa: '1013', humidityPercent: '40' },
+  equipment: ROOM_EQUIPMENT,
 };
+const GOOD = { passFault: 'pass', yesNo: 'yes', text: 'none', number: '0', sensorSerial: 'NEW-1' };
+/** Nothing bad: what a setting was before, what it has to be, else the good answer. */
+export const plainAnswers = (items: CheckItem[], planned: PlannedStep, run: ScriptedRun): Record<string, { value: string }> =>
+  Object.fromEntries(
+    items.map((item) => [
+      item.id,
+      { value: valueBefore(item, run.state) ?? expectedAnswer(item, planned, run) ?? GOOD[item.answer] },
+    ]),
+  );
 
 /** What an ordinary day does at a step; a test says what is otherwise. Null: the day has ended. */
 export function plainly(run: ScriptedRun, bottle: string): PlannedStep | null {
@@ -134,12 +143,7 @@ export function plainly(run: ScriptedRun, bottle: string): PlannedStep | null {
       run.wait(waitSeconds(step, run.state)).do({ type: 'completeStep', step: key });
       break;
     case 'condition':
-      run.do({
-        type: 'completeStep',
-        step: key,
-        conditions: { temperatureC: '21', pressureHPa: '1013', humidityPercent: '40' },
-        equipment: ROOM_EQUIPMENT,
-      });
+      run.do({ type: 'completeStep', step: key, ...PLAIN_ROOM });
       break;
     case 'reference':
       run.do({
@@ -153,25 +157,7 @@ export function plainly(run: ScriptedRun, bottle: string): PlannedStep | null {
       run.do({ type: 'changeStimulus', step: key, slot: step.slot, on: step.on }).wait(step.on ? 60 : 5);
       break;
     case 'check':
-      run.do({
-        type: 'completeStep',
-        step: key,
-        answers: Object.fromEntries(
-          step.items.map((item) => [
-            item.id,
-            {
-              value:
-                item.answer === 'number'
-                  ? (asBefore(item, run) ?? expectedAnswer(item, planned, run) ?? '0')
-                  : item.answer === 'text'
-                    ? 'none'
-                    : item.answer === 'passFault'
-                      ? 'pass'
-                      : 'yes',
-            },
-          ]),
-        ),
-      });
+      run.do({ type: 'completeStep', step: key, answers: plainAnswers(step.items, planned, run) });
       break;
     case 'read':
       // The water bench has its own walks: here only what stands before it.

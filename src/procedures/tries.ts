@@ -12,6 +12,8 @@ const FIRST_ZERO = 'First: clean air? gas left in the sensor? an engine, an open
 const TO_SERVICE: DecideOption = { id: 'service', label: 'To service: new sensor', consequence: 'service' };
 const OUT: DecideOption = { id: 'out', label: 'Out of service, with a tag', consequence: 'outOfService' };
 const RETURN: DecideOption = { id: 'return', label: 'Returned uncalibrated', consequence: 'return' };
+/** What ends the matter for the whole instrument. */
+export const GIVEN_UP: DecideOption[] = [TO_SERVICE, OUT, RETURN];
 const chose = (question: 'failedZero' | 'failedChannel', option: string): Condition => ({
   is: 'decided',
   question,
@@ -212,7 +214,7 @@ export const notSavedTwice: Step = {
   when: { all: [{ is: 'saveLost' }, { not: { is: 'anyAdjustFailed' } }] },
   question: 'notSaved',
   reason: 'An instrument that does not keep its calibration is not calibrated. First: keys, battery, its own clock?',
-  options: [TO_SERVICE, OUT, RETURN],
+  options: GIVEN_UP,
 };
 
 /** What keeps a round of zero and span from being the last: something was refused, or the save was lost. */

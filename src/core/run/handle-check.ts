@@ -6,7 +6,8 @@ import { refuse, type Refusal } from './refusal';
 import { refused } from './refused';
 import { expectedAnswer } from './expected-answer';
 import { at } from './step-in-turn';
-import { calibrationReadings, lastAnswer, type RunState } from './state';
+import { valueBefore } from './value-before';
+import { calibrationReadings, type RunState } from './state';
 import type { CheckItem } from '../procedure/procedure';
 
 /** The questions of a step, each answered; what it had to be is copied beside where the run knows it. */
@@ -56,12 +57,6 @@ function problemWith(item: CheckItem, answer: Answer | undefined, state: RunStat
   if (item.answer === 'passFault' && value === 'fault' && !answer.note?.trim())
     return refused('faultNeedsNote', { label }, item.id);
   return null;
-}
-
-/** What a setting was when it was read before: `sameAs` names step/item. */
-function valueBefore({ sameAs }: CheckItem, state: RunState): string | undefined {
-  const [step, item] = sameAs?.split('/') ?? [];
-  return step && item ? lastAnswer(state, step, item)?.value : undefined;
 }
 
 /** One buffer gives an offset, no slope: whatever the meter shows for it is not measured. */

@@ -1,6 +1,7 @@
 import type { CheckItem, DecideOption } from '@/core/procedure/procedure';
 import { ROOM, ROOM_QUANTITIES, type RoomQuantity } from '@/core/measurand/room';
-import { boundReference, lastAnswer } from '@/core/run/state';
+import { boundReference } from '@/core/run/state';
+import { valueBefore } from '@/core/run/value-before';
 import { expectedAnswer } from '@/core/run/expected-answer';
 import { missingReadings, readPairs, type PlannedStep } from '@/core/run/plan';
 import { waitSeconds } from '@/core/run/wait-seconds';
@@ -173,9 +174,7 @@ const PLAIN_ANSWER = { passFault: 'pass', yesNo: 'yes', number: '0', text: 'none
 /** What a plain day answers: no fault, and what the instrument keeps is what the bottle says. */
 function answerTo(item: CheckItem, planned: PlannedStep, run: ScriptedRun): string {
   if (item.about === 'another' && planned.iteration >= 2) return 'no';
-  const [step, name] = item.sameAs?.split('/') ?? [];
-  const before = step && name ? lastAnswer(run.state, step, name)?.value : undefined;
-  return before ?? expectedAnswer(item, planned, run) ?? PLAIN_ANSWER[item.answer];
+  return valueBefore(item, run.state) ?? expectedAnswer(item, planned, run) ?? PLAIN_ANSWER[item.answer];
 }
 
 function capture(

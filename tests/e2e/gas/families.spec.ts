@@ -63,7 +63,7 @@ for (const one of FAMILIES)
     page,
     browser,
   }) => {
-    test.setTimeout(180_000);
+    test.setTimeout(300_000);
     const serial = `F${one.family}-${Date.now() % 1e7}`;
     const device = await standIn({ model: one.model, serial });
     try {
