@@ -6,7 +6,6 @@ test('the check page bears out the issued file and names each of ten doctored on
   page,
   browser,
 }) => {
-  test.setTimeout(180_000);
   await signIn(page, 'signatory', '/certificates');
   const [one, other] = (await query<{ id: string; token: string }>(
     `select c.id, c.token from certificate c where c.kind = 'calibration' and c.content->>'schema' = 'werkbank-certificate/2'

@@ -64,7 +64,6 @@ test('two people on one run: the second sees what the first did; a reload keeps 
   page,
   browser,
 }) => {
-  test.setTimeout(120_000);
   await signIn(page, 'technician');
   const code = await receiveInstrument(page, `TWO-${Date.now() % 1e6}`);
   await page.goto('/');
@@ -149,7 +148,6 @@ test('every answer carries the security headers, and the health address says how
 });
 
 test('no serious accessibility fault in the main rooms, light and dark', async ({ page }) => {
-  test.setTimeout(240_000);
   await signIn(page, 'signatory');
   const [run] = await query<{ id: string }>("select run_id as id from run_summary where status = 'open' limit 1");
   const rooms = ['/', '/receive', '/approve', '/due', '/assets', '/shelf', '/calculators?c=decision', `/runs/${run!.id}`];

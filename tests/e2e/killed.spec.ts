@@ -49,7 +49,6 @@ test('stand-in, gateway and web process are each killed in the middle of a span 
   page,
   browser,
 }) => {
-  test.setTimeout(240_000);
   await manyPlaces();
   const serial = `KILL-${Date.now() % 1e7}`;
   const [port, panelPort, webPort] = [await freePort(), await freePort(), await freePort()];

@@ -4,7 +4,6 @@ import { query, signIn, step, test } from './people';
 
 test('the database gone for a moment: a clear banner, what was typed stays, and it works again by itself', async ({ page }) => {
   expect(process.env.E2E_CLUSTER, 'needs a cluster of its own to take away: run it through npm test').toBeTruthy();
-  test.setTimeout(120_000);
   await signIn(page, 'technician');
   await page.locator('.place.taken', { hasText: 'As left: clean air' }).getByRole('link', { name: 'Go on' }).click();
   await page.waitForURL('**/runs/**');

@@ -34,7 +34,26 @@ let pool: Pool | undefined;
 export const query = async <T extends object>(sql: string, values: unknown[] = []): Promise<T[]> =>
   (pool ??= new Pool({ connectionString: process.env.DATABASE_URL })).query(sql, values).then((result) => result.rows as T[]);
 
-export async function signIn(page: Page, who: 'counter' | 'technician' | 'signatory' | 'admin', to = '/'): Promise<void> {
+type Who = 'counter' | 'technician' | 'signatory' | 'admin';
+type Cookies = Awaited<ReturnType<ReturnType<Page['context']>['cookies']>>;
+/** Who signed in once in this worker comes back with the same session, as a browser that was only closed; after signing out, by password again. */
+const sessions = new Map<Who, Cookies>();
+
+export async function signIn(page: Page, who: Who, to = '/'): Promise<void> {
+  const before = sessions.get(who);
+  if (before) {
+    await page.context().addCookies(before);
+    await page.goto(to);
+    await settled(page);
+    if (await page.locator('.house-bar').isVisible()) return;
+    await page.context().clearCookies();
+  }
+  await byPassword(page, who, to);
+  sessions.set(who, await page.context().cookies());
+}
+
+/** Through the door itself. */
+export async function byPassword(page: Page, who: Who, to = '/'): Promise<void> {
   await page.goto(`/sign-in?next=${encodeURIComponent(to)}`);
   await page.getByLabel('Mail address').fill(`${who}@port-ambrel.example`);
   await page.getByLabel('Password').fill(PASSWORD);

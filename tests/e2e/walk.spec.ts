@@ -9,7 +9,6 @@ import { act, allGood, goOnEarly, query, pressPlace, read, receiveInstrument, si
 
 /** The whole way, from the ticket to the certificate and the reminder, in a real browser. */
 test('walks from receipt to reminder', async ({ page, browser }) => {
-  test.setTimeout(180_000);
   const serial = `WALK-${Date.now() % 1e6}`;
 
   await test.step('receive: unknown serial is made, its slip carries a code', async () => {

@@ -65,7 +65,6 @@ test('a poisoned sensor: two tries, the cause first, a decision; the tag, and th
   page,
   browser,
 }) => {
-  test.setTimeout(240_000);
   const device = await standIn({ model: 'VT-47', serial: serialOf('POISON'), scenario: 'poisonedCombustible' });
   try {
     const { run, assetId } = await makeRun({ model: 'VT-47', serial: device.serial });

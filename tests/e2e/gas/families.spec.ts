@@ -63,7 +63,6 @@ for (const one of FAMILIES)
     page,
     browser,
   }) => {
-    test.setTimeout(300_000);
     const serial = `F${one.family}-${Date.now() % 1e7}`;
     const device = await standIn({ model: one.model, serial });
     try {

@@ -36,7 +36,6 @@ test.beforeAll(manyPlaces);
 test('a scanned code records nothing: with gas open, in a reading’s field, with a form open; it goes where a scan goes', async ({
   page,
 }) => {
-  test.setTimeout(240_000);
   const serial = `SCN-${Date.now() % 1e7}`;
   const { run } = await makeRun({ model: 'OF-120', serial, at: new Date(Date.now() - 3_600_000) });
   await signIn(page, 'technician', `/runs/${run}`);

@@ -63,7 +63,6 @@ async function plugIn(page: Page, serial: string) {
 test('an instrument on this computer’s serial port: opened from its sheet, readings captured off the line; closed, it is away', async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   const serial = `COM-${Date.now() % 1e7}`;
   const plugged = await plugIn(page, serial);
   try {

@@ -27,7 +27,6 @@ test('stored span value, zero that fails, a new sensor, a dead horn: to the tag,
   page,
   browser,
 }) => {
-  test.setTimeout(240_000);
   const serial = `UNL-${Date.now() % 1e7}`;
   const { run, assetId } = await makeRun({ model: 'OF-120', serial, at: hourAgo() });
   await signIn(page, 'technician', `/runs/${run}`);
@@ -136,7 +135,6 @@ test('stored span value, zero that fails, a new sensor, a dead horn: to the tag,
 });
 
 test('a wrong date read back, an outage with gas open, two people at one computer', async ({ page, context }) => {
-  test.setTimeout(240_000);
   const serial = `UND-${Date.now() % 1e7}`;
   const { run } = await makeRun({ model: 'OF-125', serial, at: hourAgo() });
   await signIn(page, 'technician', `/runs/${run}`);

@@ -9,7 +9,6 @@ test.beforeAll(manyPlaces);
 test('a poor electrode is cleaned and calibrated once more: as found stands, the slope is the one after the care, a new series begins', async ({
   page,
 }) => {
-  test.setTimeout(180_000);
   const device = await standInMeter({ model: 'PG-22', serial: `CARE-${Date.now() % 1e7}`, fault: 'greasyElectrode' });
   try {
     const { run, assetId } = await makeRun({ model: 'PG-22', serial: device.serial });

@@ -18,7 +18,6 @@ async function take(page: Page, row: string, beside: Record<string, string>, tex
 test('without a cable: all is typed; what contradicts bottle, table or sign is said beside the place; a strip is an interval', async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   const { run } = await makeRun({ model: 'PG-22', serial: `TYPED-${Date.now() % 1e7}` });
   await signIn(page, 'technician', `/runs/${run}`);
   await settled(page);
