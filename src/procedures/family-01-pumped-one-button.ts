@@ -6,7 +6,7 @@ import { zeroAndSpanTogether } from './tries';
 /** Family 1: pumped four-gas monitor, one button; zeroes itself in clean air, spans itself to its own mix in about a minute; a 180-day counter of its own. */
 export const family01: Procedure = {
   id: 'pumped-one-button',
-  version: 3,
+  version: 4,
   family: 1,
   title: 'Pumped four-gas monitor with one button, calibration',
   method: 'Comparison with a certified gas mixture; the monitor zeroes and spans itself to its stored values.',
@@ -15,7 +15,7 @@ export const family01: Procedure = {
   channels: part.fourChannels,
   slots: [part.mixSlot, ...ROOM_SLOTS],
   points: [...part.zeroPoints(['ex', 'h2s', 'co'], ['o2']), part.spanPoint(['o2', 'ex', 'h2s', 'co'])],
-  schools: [CLEAN_AIR],
+  schools: [part.LEFT_GAS, CLEAN_AIR],
   steps: [
     part.warmUp(300),
     part.readOut,
@@ -46,6 +46,7 @@ export const family01: Procedure = {
     part.purge('found-purge'),
     ...part.unlessAsFoundOnly([
       ...zeroAndSpanTogether(['zero', 'air'], ['span'], {
+        together: [],
         save: {
           id: 'save',
           kind: 'save',
@@ -61,9 +62,7 @@ export const family01: Procedure = {
       }),
       part.purge('purge'),
       part.readLeft('left-zero', ['zero', 'air'], 'As left: clean air'),
-      part.gasOn('left-on', 'mix', 'demand flow'),
-      part.readLeft('left', ['span'], 'As left: gas'),
-      part.gasOff('left-off', 'mix', 'demand flow'),
+      ...part.leftInOwnGas(['span'], { means: 'demand flow' }),
       {
         id: 'align',
         kind: 'check',

@@ -10,7 +10,7 @@ const afterTwoTriesHere = (afterTwoTries(['zero', 'air'], ['span'], { means: 'ga
 /** Family 4: four-gas leak monitor with a cup; zeroes itself at switch-on, channels in order with pass or fail each, two tries. */
 export const family04: Procedure = {
   id: 'four-gas-leak-monitor',
-  version: 4,
+  version: 5,
   family: 4,
   title: 'Four-gas leak monitor, calibration',
   method: 'Comparison with a certified gas mixture at the sensor cup, channel by channel; zero in clean air.',
@@ -39,7 +39,7 @@ export const family04: Procedure = {
       target: { kind: 'material', slot: 'mix', component: 'channelGas', via: 'lelScale' },
     },
   ],
-  schools: [CLEAN_AIR],
+  schools: [part.LEFT_GAS, CLEAN_AIR],
   steps: [
     {
       id: 'warm-up',
@@ -167,6 +167,7 @@ export const family04: Procedure = {
           ...afterTwoTriesHere,
         ],
       },
+      part.leftInOpenGas(['span'], [{ is: 'stimulusOn', slot: 'mix' }]),
       {
         id: 'span-gas-off',
         kind: 'stimulus',
@@ -178,25 +179,7 @@ export const family04: Procedure = {
       },
       part.purge('purge'),
       { id: 'left-zero', kind: 'read', title: 'As left: clean air', points: ['zero', 'air'], phase: 'asLeft' },
-      {
-        id: 'left-gas-on',
-        kind: 'stimulus',
-        title: 'Gas on',
-        slot: 'mix',
-        means: 'gas at the cup',
-        on: true,
-        caution: VENTILATED,
-      },
-      {
-        id: 'left-gas',
-        kind: 'read',
-        title: 'As left: gas',
-        points: ['span'],
-        phase: 'asLeft',
-        exposureSeconds: 45,
-        reason: 'The same bottle again: this is what the customer takes home.',
-      },
-      { id: 'left-gas-off', kind: 'stimulus', title: 'Gas off', slot: 'mix', means: 'gas at the cup', on: false },
+      ...part.leftInOwnGas(['span'], { means: 'gas at the cup' }),
       part.alarmsTried,
       part.purge('left-purge'),
       { ...part.returnToAir, title: 'Clear to zero before it is switched off' } as Procedure['steps'][number],

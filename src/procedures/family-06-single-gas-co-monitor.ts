@@ -6,7 +6,7 @@ import { zeroAndSpanTogether } from './tries';
 /** Family 6: single-gas CO monitor; peaks and alarm events are read first, zero 15 s, span 45 s at 0.3 L/min, stored span value and alarm points checked before and after. */
 export const family06: Procedure = {
   id: 'single-gas-co-monitor',
-  version: 3,
+  version: 4,
   family: 6,
   title: 'Single-gas CO monitor, calibration',
   method: 'Comparison with certified carbon monoxide in air; zero in clean air.',
@@ -15,6 +15,7 @@ export const family06: Procedure = {
   channels: [{ role: 'co', label: 'CO', measurands: ['carbon monoxide'] }],
   slots: [{ ...part.mixSlot, label: 'carbon monoxide' }, ...ROOM_SLOTS],
   points: [...part.zeroPoints(['co']), part.spanPoint(['co'], 'mix', 'certified')],
+  schools: [part.LEFT_GAS],
   steps: [
     {
       ...part.readOut,
@@ -41,6 +42,7 @@ export const family06: Procedure = {
     ...part.unlessAsFoundOnly([
       part.purge('found-purge'),
       ...zeroAndSpanTogether(['zero'], ['span'], {
+        together: [],
         save: {
           id: 'save',
           kind: 'save',
@@ -54,9 +56,7 @@ export const family06: Procedure = {
       }),
       part.purge('purge'),
       part.readLeft('left-zero', ['zero'], 'As left: clean air'),
-      part.gasOn('left-on'),
-      part.readLeft('left', ['span'], 'As left: gas'),
-      part.gasOff('left-off'),
+      ...part.leftInOwnGas(['span']),
       {
         id: 'settings-after',
         kind: 'check',

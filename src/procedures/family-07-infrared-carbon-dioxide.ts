@@ -8,7 +8,7 @@ const SCRUBBER = 'carbon dioxide scrubber at the inlet';
 /** Family 7: infrared CO2 channel; zero through a scrubber, single calibration, then fine zero and span controls until it stands. */
 export const family07: Procedure = {
   id: 'infrared-carbon-dioxide',
-  version: 3,
+  version: 4,
   family: 7,
   title: 'Infrared carbon dioxide channel, calibration',
   method: 'Zero through a carbon dioxide scrubber, comparison with a certified mixture; fine controls where needed.',
@@ -24,6 +24,7 @@ export const family07: Procedure = {
     { ...part.mixSlot, label: 'carbon dioxide mixture' },
   ],
   points: [...part.zeroPoints(['co2', 'hc']), part.spanPoint(['co2', 'hc'])],
+  schools: [part.LEFT_GAS],
   steps: [
     part.warmUp(300),
     ROOM_STEP,
@@ -53,6 +54,7 @@ export const family07: Procedure = {
     ...part.unlessAsFoundOnly([
       part.purge('found-purge'),
       ...zeroAndSpanTogether(['zero'], ['span'], {
+        together: [],
         waitSeconds: 60,
         zeroReason: 'Through the scrubber, or the air’s own carbon dioxide becomes its zero.',
         before: [
@@ -67,9 +69,7 @@ export const family07: Procedure = {
       { id: 'left-scrub-wait', kind: 'wait', title: 'One minute through the scrubber', minSeconds: 60 },
       part.readLeft('left-zero', ['zero'], 'As left: zero through the scrubber'),
       part.gasOff('left-scrub-off', 'scrubber', SCRUBBER, 'Scrubber off'),
-      part.gasOn('left-on'),
-      part.readLeft('left', ['span'], 'As left: gas'),
-      part.gasOff('left-off'),
+      ...part.leftInOwnGas(['span']),
     ]),
   ],
   cautions: [part.VENTILATED, 'Carbon dioxide is heavier than air: not in a pit or under the bench.', part.BUMP_BEFORE_USE],

@@ -6,7 +6,7 @@ import { zeroAndSpanTogether } from './tries';
 /** Family 8: single-gas CO detector; clock and flow block first, zeroes itself, raw output noted, saves by itself when stable, the date read back proves it. */
 export const family08: Procedure = {
   id: 'single-gas-co-detector',
-  version: 3,
+  version: 4,
   family: 8,
   title: 'Single-gas CO detector, calibration',
   method: 'Comparison with certified carbon monoxide in air; the detector zeroes itself and saves when it stands still.',
@@ -15,6 +15,7 @@ export const family08: Procedure = {
   channels: [{ role: 'co', label: 'CO', measurands: ['carbon monoxide'] }],
   slots: [{ ...part.mixSlot, label: 'carbon monoxide' }, ...ROOM_SLOTS],
   points: [...part.zeroPoints(['co']), part.spanPoint(['co'], 'mix', 'certified')],
+  schools: [part.LEFT_GAS],
   steps: [
     {
       id: 'clock',
@@ -48,6 +49,7 @@ export const family08: Procedure = {
     ...part.unlessAsFoundOnly([
       part.purge('found-purge'),
       ...zeroAndSpanTogether(['zero'], ['span'], {
+        together: [],
         save: {
           id: 'save',
           kind: 'save',
@@ -60,9 +62,7 @@ export const family08: Procedure = {
       }),
       part.purge('purge'),
       part.readLeft('left-zero', ['zero'], 'As left: clean air'),
-      part.gasOn('left-on'),
-      part.readLeft('left', ['span'], 'As left: gas'),
-      part.gasOff('left-off'),
+      ...part.leftInOwnGas(['span']),
       part.alarmsTried,
       part.returnToAir,
     ]),

@@ -1,14 +1,35 @@
-import type { Procedure } from '@/core/procedure/procedure';
+import type { Condition } from '@/core/procedure/condition';
+import type { Procedure, Step } from '@/core/procedure/procedure';
 import * as part from './parts';
 import { CLEAN_AIR, ROOM_SLOTS, ROOM_STEP } from './room';
 import { zeroAndSpanTogether } from './tries';
 
 const ALL = ['o2', 'ex', 'h2s', 'co'];
+const LEFT_MISSING: Condition = { is: 'leftMissing', points: ['span'] };
+const BUMP_MISSING: Condition = { not: { is: 'bumpStands' } };
+const watched = (id: string): Step => ({
+  id,
+  kind: 'bump',
+  title: 'Bump, watched',
+  channels: ALL,
+  method: 'watched',
+  outputs: ['sound', 'light', 'vibration'],
+  follows: part.BUMP_FOLLOWS,
+  caution: part.LOUD,
+  reason: 'A person sees, hears and feels it: the instrument’s own timed test proves no buzzer.',
+});
+const latched = (id: string): Step => ({
+  id,
+  kind: 'check',
+  title: 'Latched alarms',
+  items: [{ id: 'clear', label: 'Every latched alarm acknowledged', answer: 'yesNo', bad: part.mustBeGood }],
+  reason: 'Acknowledged before any mode changes.',
+});
 
 /** Family 17: pumped or diffusion four-gas monitor, adjusted by key channel by channel; pump off for a fixed flow; watched bump at the end. */
 export const family17: Procedure = {
   id: 'pump-diffusion-four-gas',
-  version: 3,
+  version: 4,
   family: 17,
   title: 'Pumped/diffusion four-gas monitor, calibration',
   method: 'Comparison with a certified gas mixture; each channel set to the bottle by key; zero in clean air.',
@@ -17,7 +38,7 @@ export const family17: Procedure = {
   channels: part.fourChannels,
   slots: [part.mixSlot, ...ROOM_SLOTS],
   points: [...part.zeroPoints(['ex', 'h2s', 'co'], ['o2']), part.spanPoint(ALL)],
-  schools: [CLEAN_AIR],
+  schools: [part.LEFT_GAS, part.BUMP_GAS, CLEAN_AIR],
   steps: [
     part.warmUp(300),
     part.readOut,
@@ -37,10 +58,18 @@ export const family17: Procedure = {
     part.readFound('found-zero', ['zero', 'air'], 'As found: clean air', 'Before it is zeroed.'),
     part.gasOn('found-on'),
     part.readFound('found', ['span'], 'As found: gas', part.BEFORE_ANYTHING),
-    part.gasOff('found-off'),
+    ...part.unlessAsFoundOnly([
+      {
+        ...watched('bump-found'),
+        when: { all: [{ is: 'school', school: 'bump-gas', option: 'found' }, { is: 'tripsAlarms' }] },
+      },
+    ]),
+    part.gasOffIfOn('found-off'),
+    ...part.unlessAsFoundOnly([{ ...latched('acknowledge-found'), when: { is: 'bumpStands' } }]),
     part.purge('found-purge'),
     ...part.unlessAsFoundOnly([
       ...zeroAndSpanTogether(['zero', 'air'], ['span'], {
+        together: [],
         save: {
           id: 'save',
           kind: 'save',
@@ -52,27 +81,12 @@ export const family17: Procedure = {
       }),
       part.purge('purge'),
       part.readLeft('left-zero', ['zero', 'air'], 'As left: clean air'),
-      part.gasOn('left-on'),
-      part.readLeft('left', ['span'], 'As left: gas'),
-      {
-        id: 'bump',
-        kind: 'bump',
-        title: 'Bump, watched',
-        channels: ALL,
-        method: 'watched',
-        outputs: ['sound', 'light', 'vibration'],
-        follows: part.BUMP_FOLLOWS,
-        caution: part.LOUD,
-        reason: 'A person sees, hears and feels it: the instrument’s own timed test proves no buzzer.',
-      },
+      // Left and bump in one gas, each only where it was not done in a gas that was open anyhow.
+      { ...part.gasOn('left-on'), when: { any: [LEFT_MISSING, BUMP_MISSING] } },
+      { ...part.readLeft('left', ['span'], 'As left: gas'), when: LEFT_MISSING },
+      { ...watched('bump'), when: BUMP_MISSING },
       part.gasOffIfOn('left-off'),
-      {
-        id: 'acknowledge',
-        kind: 'check',
-        title: 'Latched alarms',
-        items: [{ id: 'clear', label: 'Every latched alarm acknowledged', answer: 'yesNo', bad: part.mustBeGood }],
-        reason: 'Acknowledged before any mode changes.',
-      },
+      latched('acknowledge'),
       part.returnToAir,
     ]),
   ],

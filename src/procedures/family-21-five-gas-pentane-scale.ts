@@ -9,7 +9,7 @@ const DEMAND = 'demand flow';
 /** Family 21: pumped five-gas monitor on a pentane scale; a sensor may be absent; block test, full zero, detector pairs done twice, bump both ways. */
 export const family21: Procedure = {
   id: 'pumped-five-gas',
-  version: 5,
+  version: 6,
   family: 21,
   title: 'Pumped five-gas monitor, calibration',
   method: 'Comparison with a certified mixture; combustible channel on a pentane scale.',
@@ -40,7 +40,7 @@ export const family21: Procedure = {
     },
     { id: 'response', label: 'Falls in gas', channels: ['o2'], target: { kind: 'observe', direction: 'fall' } },
   ],
-  schools: [CLEAN_AIR],
+  schools: [part.LEFT_GAS, CLEAN_AIR],
   steps: [
     part.warmUp(300),
     {
@@ -102,6 +102,7 @@ export const family21: Procedure = {
             reason: 'The pairs swap at every zero: both have to be zeroed and spanned, 5 to 10 min apart.',
           },
           ...zeroAndSpanTogether(['zero', 'air'], ['span'], {
+            together: [{ not: { is: 'property', property: 'detector-pairs' } }],
             means: DEMAND,
             zeroReason: 'The full zero, not the quick set-up.',
             save: {
@@ -116,9 +117,7 @@ export const family21: Procedure = {
       },
       part.purge('purge'),
       part.readLeft('left-zero', ['zero', 'air'], 'As left: clean air'),
-      part.gasOn('left-on', 'mix', DEMAND),
-      part.readLeft('left', ['span'], 'As left: gas'),
-      part.gasOff('bump-off', 'mix', DEMAND),
+      ...part.leftInOwnGas(['span'], { means: DEMAND }),
       {
         id: 'before-bump',
         kind: 'wait',
@@ -157,7 +156,7 @@ export const family21: Procedure = {
         caution: part.LOUD,
         reason: 'A person sees, hears and feels it.',
       },
-      part.gasOffIfOn('left-off', 'mix', DEMAND),
+      part.gasOffIfOn('bump-off', 'mix', DEMAND),
       part.returnToAir,
     ]),
   ],

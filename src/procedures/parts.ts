@@ -1,6 +1,14 @@
 import type { Condition } from '@/core/procedure/condition';
 import type { BadAnswer, Follow } from '@/core/procedure/follow';
-import { OUTPUTS, type CheckItem, type Point, type Procedure, type Slot, type Step } from '@/core/procedure/procedure';
+import {
+  OUTPUTS,
+  type CheckItem,
+  type Point,
+  type Procedure,
+  type School,
+  type Slot,
+  type Step,
+} from '@/core/procedure/procedure';
 
 /** Steps that many gas families share, as data. Waits, reasons and cautions are common practice; the maker's manual rules. */
 export const VENTILATED = 'Toxic gas: ventilated place, cylinder secured, outlet away from people.';
@@ -129,6 +137,54 @@ export const readLeft = (id: string, points: string[], title: string, reason = '
   reason,
   ...exposed(points),
 });
+/** Whether what nothing lies between shares one gas. */
+export const LEFT_GAS: School = {
+  id: 'left-gas',
+  label: 'As left in gas',
+  options: [
+    {
+      id: 'together',
+      label: 'in the gas that is still open after the span',
+      reason: 'Nothing lies between, so the gas is not opened twice; the document names it as the same exposure.',
+    },
+    {
+      id: 'apart',
+      label: 'in gas that is opened again after the purge',
+      reason: 'Shows too that it comes back to clean air and rises again; it takes as much gas once more.',
+    },
+  ],
+  standard: 'together',
+};
+export const BUMP_GAS: School = {
+  id: 'bump-gas',
+  label: 'Watched bump',
+  options: [
+    {
+      id: 'found',
+      label: 'seen in the as-found gas, where it trips every alarm',
+      reason: 'The alarms sound in it anyhow. Once something is opened or replaced it is done again at the end.',
+    },
+    { id: 'apart', label: 'at the end', reason: 'The last thing that is done before it goes out.' },
+  ],
+  standard: 'found',
+};
+export const LEFT_TOGETHER: Condition = { is: 'school', school: 'left-gas', option: 'together' };
+const NOTHING_FAILED: Condition = { not: { is: 'anyAdjustFailed' } };
+/** As left in the gas that is still open: only where every channel took its span and the save was not lost. */
+export const leftInOpenGas = (points: string[], also: Condition[] = []): Step => ({
+  ...readLeft('left-here', points, 'As left: gas, still open', 'After the span, in the same gas: named so on the document.'),
+  when: { all: [LEFT_TOGETHER, NOTHING_FAILED, { not: { is: 'saveLost' } }, ...also] },
+});
+/** As left in gas of its own, for whatever channel was not read in the gas of its span. */
+export const leftInOwnGas = (points: string[], { slot = 'mix', means = 'gas at the inlet' } = {}): Step[] => {
+  const missing: Condition = { is: 'leftMissing', points };
+  return [
+    { ...gasOn('left-on', slot, means), when: missing },
+    { ...readLeft('left', points, 'As left: gas'), when: missing },
+    gasOffIfOn('left-off', slot, means),
+  ];
+};
+
 export const BEFORE_ANYTHING =
   'Before anything is adjusted: the most valuable reading, and the first one lost. Wait for the plateau (45 s to 2 min).';
 

@@ -87,7 +87,17 @@ const atHand = (procedureId: string): ReferenceSnapshot[] =>
 /** A run of a model, begun. */
 export function open(
   model: string,
-  { start = new Date('2026-11-25T08:00:00.000Z'), more = [] }: { start?: Date; more?: ReferenceSnapshot[] } = {},
+  {
+    start = new Date('2026-11-25T08:00:00.000Z'),
+    more = [],
+    schools,
+    alarms = {},
+  }: {
+    start?: Date;
+    more?: ReferenceSnapshot[];
+    schools?: Record<string, string>;
+    alarms?: Record<string, NonNullable<RunChannel['alarms']>>;
+  } = {},
 ): ScriptedRun {
   const { procedureId, channels, traits } = MODELS.find((one) => one.name === model)!;
   return new ScriptedRun(shippedProcedure(procedureId!)!, {
@@ -101,9 +111,16 @@ export function open(
     rule: 'simple',
     coverage: 0.9545,
     practice: false,
+    ...(schools ? { schools } : {}),
     placedAt: new Date(start.getTime() - 3_600_000).toISOString(),
     items: [{ id: 'body', part: 'body', assetId: 'a', model, serial: '1', traits }],
-    channels: channels.map((channel): RunChannel => ({ ...channel, id: `c-${channel.role}`, item: 'body', status: 'fitted' })),
+    channels: channels.map((channel): RunChannel => ({
+      ...channel,
+      ...(alarms[channel.role] ? { alarms: alarms[channel.role]! } : {}),
+      id: `c-${channel.role}`,
+      item: 'body',
+      status: 'fitted',
+    })),
   });
 }
 

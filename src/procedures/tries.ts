@@ -1,6 +1,6 @@
 import type { Condition } from '@/core/procedure/condition';
 import type { DecideOption, Step } from '@/core/procedure/procedure';
-import { gasOff, gasOn, VENTILATED } from './parts';
+import { gasOff, gasOn, LEFT_TOGETHER, leftInOpenGas, VENTILATED } from './parts';
 
 /** How a gas family zeroes and spans: two tries of each, then a decision, never a third silent one. */
 const TRIM =
@@ -235,6 +235,7 @@ export const zeroAndSpanTogether = (
     after = [],
     look = [],
     save,
+    together,
   }: GasWay &
     Around & {
       waitSeconds?: number;
@@ -244,40 +245,49 @@ export const zeroAndSpanTogether = (
       /** Another look in gas before it is saved. */
       look?: Step[];
       save?: Step;
+      /** Where the gas may stay open after the span: saved and read as left in it; `also` what else has to hold. */
+      together?: Condition[];
     } = {},
-): Step[] => [
-  {
-    id: 'try',
-    kind: 'group',
-    title: 'Zero and span',
-    order: 'fixed',
-    // A save that was lost is no calibration: the round begins anew.
-    repeat: { atMost: 2, until: STANDS },
-    steps: [
-      {
-        id: 'clear',
-        kind: 'wait',
-        title: 'Let it clear',
-        minSeconds: 60,
-        clears: true,
-        when: { is: 'iterationAtLeast', count: 2 },
-        reason: 'A failed channel is cleared and zeroed before its second and last try.',
-      },
-      ...zeroing(zero, { reason: zeroReason, before, after }),
-      gasOn('on', slot, means),
-      {
-        id: 'steady',
-        kind: 'wait',
-        title: 'Wait for the plateau',
-        minSeconds: waitSeconds,
-        reason: 'As-left and adjustment use measured gas: 45 s to 2 min.',
-      },
-      { id: 'span', kind: 'adjust', title: 'Span', points: span, action, together: true, reason: spanReason },
-      gasOff('off', slot, means),
-      ...look.map((step): Step => ({ ...step, when: { not: { is: 'anyAdjustFailed' } } })),
-      ...(save ? [{ ...save, when: { not: { is: 'anyAdjustFailed' } } } as Step] : []),
-    ],
-  },
-  afterTwoTries(zero, span, { slot, means, before, after, save }),
-  ...(save ? [notSavedTwice] : []),
-];
+): Step[] => {
+  const inGas: Condition = { all: [NOT_FAILED, LEFT_TOGETHER, ...(together ?? [])] };
+  return [
+    {
+      id: 'try',
+      kind: 'group',
+      title: 'Zero and span',
+      order: 'fixed',
+      // A save that was lost is no calibration: the round begins anew.
+      repeat: { atMost: 2, until: STANDS },
+      steps: [
+        {
+          id: 'clear',
+          kind: 'wait',
+          title: 'Let it clear',
+          minSeconds: 60,
+          clears: true,
+          when: { is: 'iterationAtLeast', count: 2 },
+          reason: 'A failed channel is cleared and zeroed before its second and last try.',
+        },
+        ...zeroing(zero, { reason: zeroReason, before, after }),
+        gasOn('on', slot, means),
+        {
+          id: 'steady',
+          kind: 'wait',
+          title: 'Wait for the plateau',
+          minSeconds: waitSeconds,
+          reason: 'As-left and adjustment use measured gas: 45 s to 2 min.',
+        },
+        { id: 'span', kind: 'adjust', title: 'Span', points: span, action, together: true, reason: spanReason },
+        ...(together
+          ? [...(save ? [{ ...save, id: `${save.id}-in-gas`, when: inGas } as Step] : []), leftInOpenGas(span, together)]
+          : []),
+        gasOff('off', slot, means),
+        ...look.map((step): Step => ({ ...step, when: NOT_FAILED })),
+        ...(save ? [{ ...save, when: together ? { all: [NOT_FAILED, { not: inGas }] } : NOT_FAILED } as Step] : []),
+      ],
+    },
+    afterTwoTries(zero, span, { slot, means, before, after, save }),
+    ...(save ? [notSavedTwice] : []),
+  ];
+};
+const NOT_FAILED: Condition = { not: { is: 'anyAdjustFailed' } };

@@ -3,6 +3,7 @@ import { format } from 'date-fns';
 import { closeDatabase, database, pool } from '@/data/connection';
 import { certificateDefinition, certificatePdfOf, drawDefinition } from '@/features/certificates/server';
 import { benchCore } from './bench-core';
+import { benchExposures } from './bench-exposures';
 import { benchGas } from './bench-gas';
 import { benchJudge } from './bench-judge';
 import { dueList } from '@/features/due/server';

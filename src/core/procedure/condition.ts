@@ -28,6 +28,12 @@ export type Condition =
   | { is: 'decided'; question: string; option: string; here?: true }
   | { is: 'property'; property: PropertyName }
   | { is: 'bumpFailed' }
+  /** The last bump passed, and nothing was opened or replaced after it. */
+  | { is: 'bumpStands' }
+  /** The gas that is open is beyond the alarm point of every channel. */
+  | { is: 'tripsAlarms' }
+  /** A channel was not read at these points since its last adjustment. */
+  | { is: 'leftMissing'; points: string[] }
   | { is: 'anyAdjustFailed' }
   /** The last zero failed, of this channel or of any. */
   | { is: 'zeroFailed' }

@@ -1,5 +1,6 @@
 import type { Procedure } from '../procedure/procedure';
 import type { RunChannel } from '../run/event';
+import { sharedExposure } from '../run/shared';
 import { isStruck, type RecordedReading, type RunState } from '../run/state';
 import type { Fact } from '../words/say';
 import { askedPoints } from './asked-points';
@@ -29,6 +30,7 @@ export function results({ procedure, state }: { procedure: Procedure; state: Run
       .map((channel): ResultLine => {
         const found = standing.get(`asFound/${point.id}/${channel.id}`);
         const left = standing.get(`asLeft/${point.id}/${channel.id}`);
+        const shared = left ? sharedExposure(state, left) : null;
         const wasAdjusted = adjusted.has(channel.id);
         const foundJudged = found ? judgedOf(found) : null;
         const leftIsFound = !left && !wasAdjusted && foundJudged !== null && found!.counts;
@@ -48,11 +50,12 @@ export function results({ procedure, state }: { procedure: Procedure; state: Run
           leftIsFound,
           retired: state.retired[channel.id]?.consequence ?? null,
         };
-        return { ...line, notes: notesOf(line, channel) };
+        return { ...line, notes: [...notesOf(line, channel), ...(shared ? [SAME_EXPOSURE] : [])] };
       });
   });
 }
 
+const SAME_EXPOSURE: Fact = { code: 'note.sameExposure' };
 function notesOf(line: Omit<ResultLine, 'notes'>, channel: RunChannel): Fact[] {
   if (channel.status === 'removed') return [{ code: 'note.removed' }];
   if (channel.status === 'notCalibrated') return [{ code: 'note.notCalibrated' }];

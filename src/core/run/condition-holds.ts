@@ -4,6 +4,7 @@ import type { ServiceId } from '../instrument/service';
 import type { Traits } from '../instrument/traits';
 import type { Condition, PropertyName } from '../procedure/condition';
 import type { RunChannel } from './event';
+import { bumpStands, leftMissing, tripsAlarms } from './shared';
 import {
   calibrationReadings,
   isStruck,
@@ -109,6 +110,12 @@ export function conditionHolds(
       return measuredChannels(state).some((one) => one.role === condition.role);
     case 'bumpFailed':
       return state.bumps.at(-1)?.outcome === 'failed';
+    case 'bumpStands':
+      return bumpStands(state);
+    case 'tripsAlarms':
+      return tripsAlarms(state);
+    case 'leftMissing':
+      return leftMissing(state, condition.points, channel);
   }
 }
 

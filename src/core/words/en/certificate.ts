@@ -2,6 +2,7 @@
 export const CERTIFICATE = {
   'note.removed': 'Sensor not fitted; not calibrated.',
   'note.notCalibrated': 'Not calibrated, as agreed.',
+  'note.sameExposure': 'As left was read in the same exposure as the adjustment.',
   'note.leftIsFound': 'Nothing was adjusted: as left is as found.',
   'note.service': 'Failed two tries; handed to service.',
   'note.outOfService': 'Failed two tries; out of service.',
