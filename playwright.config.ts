@@ -1,14 +1,18 @@
 import { defineConfig } from '@playwright/test';
 
-/** Two houses side by side: one for the rooms and gas, one for water. What may have nothing beside it comes after both. */
+/** Two houses side by side, about as long: one for the rooms and part of gas, one for water and the rest of gas. What may have nothing beside it comes after both. */
+const BESIDE_WATER = /e2e\/gas\/(families|serial|stations|scanner).*spec/;
 const part = process.env.E2E_PART ?? 'all';
 const PARTS: Record<string, { name: string; testMatch?: RegExp; testIgnore?: RegExp; dependencies?: string[] }[]> = {
   house: [
     { name: 'rooms', testIgnore: /outage|responsive|killed|e2e\/(gas|water)\// },
     // Needs more places than the demo's bench has.
-    { name: 'gas', testMatch: /e2e\/gas\/.*spec/, dependencies: ['rooms'] },
+    { name: 'gas', testMatch: /e2e\/gas\/.*spec/, testIgnore: BESIDE_WATER, dependencies: ['rooms'] },
   ],
-  water: [{ name: 'water', testMatch: /e2e\/water\/.*spec/ }],
+  water: [
+    { name: 'water', testMatch: /e2e\/water\/.*spec/ },
+    { name: 'gas-families', testMatch: BESIDE_WATER },
+  ],
   alone: [
     // Looks at the page's own thread, so nothing else may run beside it.
     { name: 'responsive', testMatch: /responsive/ },

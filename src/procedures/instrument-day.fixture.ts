@@ -122,9 +122,9 @@ export class Day {
   /** Until every channel stands still, as the sheet would say it. */
   private settle(): void {
     if (!this.live.size) return;
-    for (let waited = 0; waited < MOST_SECONDS; waited += 2) {
+    for (let waited = 0; waited < MOST_SECONDS; waited += 4) {
       if ([...this.live.values()].every((one) => one.look()?.stable)) return;
-      this.pass(2);
+      this.pass(4);
     }
   }
 

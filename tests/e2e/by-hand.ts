@@ -19,7 +19,7 @@ export async function byHand(page: Page, day: ByHand, until: RegExp): Promise<vo
     if (!key || until.test(key)) return;
     await work(page, day, (await present(page).getAttribute('data-kind'))!);
     await page.waitForFunction((before) => document.querySelector('.present-step')?.getAttribute('data-step') !== before, key, {
-      timeout: 20_000,
+      timeout: 45_000,
       polling: 100,
     });
   }

@@ -40,7 +40,7 @@ const figure = (page: Page) => page.getByTestId('live-co').locator('.live-figure
 /** The figure moves with the instrument: something new has come. */
 const moves = async (page: Page) => {
   const before = await figure(page);
-  await expect.poll(() => figure(page), { timeout: 20_000 }).not.toBe(before);
+  await expect.poll(() => figure(page), { timeout: 45_000 }).not.toBe(before);
 };
 
 test.afterAll(() => children.forEach((child) => child.kill('SIGKILL')));
@@ -99,7 +99,7 @@ test('stand-in, gateway and web process are each killed in the middle of a span 
 
   await test.step('the instrument is killed in the middle of its gas and comes back', async () => {
     await killed(instrument);
-    await expect(page.getByTestId('line-strip')).toContainText(/away|silent/, { timeout: 20_000 });
+    await expect(page.getByTestId('line-strip')).toContainText(/away|silent/, { timeout: 45_000 });
     const typed = page.getByTestId(/^channel-o2-/).locator('.reading-input');
     await typed.fill('18.0');
     await typed.press('Enter');
@@ -118,14 +118,14 @@ test('stand-in, gateway and web process are each killed in the middle of a span 
     const holder = async () => (await query<{ holder: string }>('select holder from gateway_lease'))[0]?.holder ?? '';
     const pid = Number(/gateway-(\d+)-/.exec(await holder())![1]);
     process.kill(pid, 'SIGKILL');
-    await expect.poll(async () => Number(/gateway-(\d+)-/.exec(await holder())?.[1] ?? pid), { timeout: 20_000 }).not.toBe(pid);
+    await expect.poll(async () => Number(/gateway-(\d+)-/.exec(await holder())?.[1] ?? pid), { timeout: 45_000 }).not.toBe(pid);
     await hand({ mixture: null });
     await moves(page);
     if (own.pid === pid) own = gateway();
   });
   await test.step('a web process is killed and started again: its page goes on by itself', async () => {
     await killed(second);
-    await expect(other.getByTestId('line-strip')).toContainText('interrupted', { timeout: 20_000 });
+    await expect(other.getByTestId('line-strip')).toContainText('interrupted', { timeout: 45_000 });
     await hand({ mixture: FOUR });
     await moves(page);
     second = web(webPort);

@@ -80,7 +80,7 @@ export async function byPassword(page: Page, who: Who, to = '/'): Promise<void> 
 /** Goes on from a wait before its time, as a person in a hurry would: with a reason, on record. */
 export async function goOnEarly(page: Page, reason: string): Promise<void> {
   const waiting = page.locator('.present-step[data-kind="wait"]');
-  await expect(waiting).toBeVisible({ timeout: 15_000 });
+  await expect(waiting).toBeVisible({ timeout: 45_000 });
   const key = await waiting.getAttribute('data-step');
   await waiting.getByRole('button', { name: 'Go on N' }).click();
   // A purge is over as soon as the display is back: then nothing is asked.
@@ -115,7 +115,7 @@ export async function pressPlace(page: Page, testId: string): Promise<void> {
 }
 
 export const step = (page: Page, name: string | RegExp) =>
-  expect(page.locator('.present-step h2')).toContainText(name, { timeout: 15_000 });
+  expect(page.locator('.present-step h2')).toContainText(name, { timeout: 45_000 });
 
 /** Types what the display shows and takes it with Enter, channel by channel. */
 export async function read(page: Page, texts: Record<string, string>): Promise<void> {

@@ -29,9 +29,21 @@ export function currentSteps(procedure: Procedure, state: RunState): readonly Pl
   // One command asks three times before anything has happened; the plan is the dearest thing it asks for.
   const known = planned.get(state);
   if (known && known.procedure === procedure && known.seq === state.seq) return known.steps;
-  const steps = available(root(procedure, state));
+  const steps = state.ending ? available(root(procedure, state)) : firstOpen(procedure, state);
   planned.set(state, { procedure, seq: state.seq, steps });
   return steps;
+}
+
+/** The sheet is worked from the top: what comes after the first open step is not worked out. */
+function firstOpen(procedure: Procedure, state: RunState): PlannedStep[] {
+  const expandAt = expander(procedure.steps, '', { iteration: 1 }, { procedure, state, recorded: recordedKeys(state) });
+  for (let index = 0; index < procedure.steps.length; index += 1) {
+    for (const node of expandAt(index)) {
+      const open = available(node);
+      if (open.length) return open;
+    }
+  }
+  return [];
 }
 
 const planned = new WeakMap<RunState, { procedure: Procedure; seq: number; steps: PlannedStep[] }>();
@@ -100,14 +112,27 @@ interface Place {
 }
 
 function expand(steps: Step[], prefix: string, place: Place, planning: Planning, order: 'fixed' | 'any' = 'fixed'): PlanNode[] {
+  const expandAt = expander(steps, prefix, place, planning, order);
+  return steps.flatMap((_step, index) => expandAt(index));
+}
+
+/** What one step of a list comes to, by its index. */
+function expander(
+  steps: Step[],
+  prefix: string,
+  place: Place,
+  planning: Planning,
+  order: 'fixed' | 'any' = 'fixed',
+): (index: number) => PlanNode[] {
   const { state, recorded } = planning;
-  return steps.flatMap((step, index): PlanNode[] => {
+  const where = { ...place, stepKey: (id: string) => prefix + id };
+  const lastRecorded = order === 'fixed' ? steps.findLastIndex((step) => recorded.has(prefix + step.id)) : -1;
+  return (index) => {
+    const step = steps[index]!;
     const key = prefix + step.id;
-    const where = { ...place, stepKey: (id: string) => prefix + id };
     if (step.when && !recorded.has(key)) {
       // What the run went past without needing it is not asked for afterwards, though its condition may come true later.
-      const passed = order === 'fixed' && steps.slice(index + 1).some((later) => recorded.has(prefix + later.id));
-      if (passed || !conditionHolds(step.when, state, where)) return [];
+      if (index < lastRecorded || !conditionHolds(step.when, state, where)) return [];
     }
     if (step.kind === 'group') return expandGroup(step, key, place, planning);
     // Channels that were given up are asked nothing more; a step that has none left is none.
@@ -117,7 +142,7 @@ function expand(steps: Step[], prefix: string, place: Place, planning: Planning,
     if (asked.kind === 'check' && asked.items.length === 0) return [];
     if (canBeBad(asked)) return [looks(asked, key, place, planning)];
     return [leafOf(asked, key, place, planning)];
-  });
+  };
 }
 
 const noneLeft = (step: { points: string[] }, channel: string | undefined, { procedure, state }: Planning) =>

@@ -69,7 +69,7 @@ for (const one of FAMILIES)
       const { run } = await makeRun({ model: one.model, serial });
       await signIn(page, 'technician', `/runs/${run}`);
       await settled(page);
-      await expect(page.getByTestId('line-strip')).toContainText('Live from', { timeout: 20_000 });
+      await expect(page.getByTestId('line-strip')).toContainText('Live from', { timeout: 45_000 });
       const flight: Flight = {
         page,
         device,

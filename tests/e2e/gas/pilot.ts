@@ -37,7 +37,7 @@ export async function fly(flight: Flight): Promise<void> {
         return now?.getAttribute('data-step') !== before;
       },
       key,
-      { timeout: 25_000, polling: 100 },
+      { timeout: 90_000, polling: 100 },
     );
   }
   throw new Error('the run does not come to an end');
@@ -50,7 +50,7 @@ async function work(flight: Flight, kind: string, key: string): Promise<void> {
     case 'wait':
       // A purge is waited for in the instrument's own time, which runs faster here.
       if (!flight.blind && device.instrument.world.mixture === null && device.instrument.world.filter === 'none')
-        await expect.poll(() => zeroIsNear(device), { timeout: 20_000 }).toBe(true);
+        await expect.poll(() => zeroIsNear(device), { timeout: 45_000 }).toBe(true);
       return goOnEarly(page, 'time is speeded up in this test');
     case 'condition':
       for (const [label, value] of [
@@ -135,11 +135,11 @@ async function adjust({ page, device, spans }: Flight): Promise<void> {
   await device.hand({ key: { key: 'acknowledge' } });
   if (zero) {
     // Gas has to be gone before a zero takes: the test's time is fast, the sensor's is not faster.
-    await expect.poll(() => zeroIsNear(device), { timeout: 15_000 }).toBe(true);
+    await expect.poll(() => zeroIsNear(device), { timeout: 45_000 }).toBe(true);
     await device.hand({ key: { key: 'acknowledge' } });
     await device.hand({ key: { key: 'zero' } });
   } else {
-    await expect.poll(() => settledEnough(device), { timeout: 15_000 }).toBe(true);
+    await expect.poll(() => settledEnough(device), { timeout: 45_000 }).toBe(true);
     await device.hand({ key: { key: 'acknowledge' } });
     const only = /: (.+?)( \(try|$)/.exec(title)?.[1];
     for (const { info } of device.instrument.model.channels.map((one) => one.channel)) {
@@ -149,7 +149,7 @@ async function adjust({ page, device, spans }: Flight): Promise<void> {
     }
     await device.hand({ key: { key: 'save' } });
   }
-  await expect(page.getByTestId('instrument-says'), title).toContainText('The instrument says:', { timeout: 15_000 });
+  await expect(page.getByTestId('instrument-says'), title).toContainText('The instrument says:', { timeout: 45_000 });
   await page.getByRole('button', { name: 'Record it so' }).click();
 }
 
@@ -192,7 +192,7 @@ function settledEnough({ instrument }: StandIn): boolean {
 async function bump({ page }: Flight): Promise<void> {
   const rows = page.locator('.bump-list li');
   await expect
-    .poll(async () => (await rows.allInnerTexts()).every((text) => !text.includes('not looked at')), { timeout: 8_000 })
+    .poll(async () => (await rows.allInnerTexts()).every((text) => !text.includes('not looked at')), { timeout: 45_000 })
     .toBe(true)
     // Its own timed test may be over before the line told of it: then the person says what was seen.
     .catch(async () => {

@@ -71,7 +71,7 @@ test('an instrument on this computer’s serial port: opened from its sheet, rea
     await settled(page);
     await expect(page.getByTestId('line-strip')).toContainText('No cable');
     await page.getByRole('button', { name: 'Read this computer’s serial port' }).click();
-    await expect(page.getByTestId('line-strip')).toContainText(`Live from Vantling ${serial}`, { timeout: 20_000 });
+    await expect(page.getByTestId('line-strip')).toContainText(`Live from Vantling ${serial}`, { timeout: 45_000 });
     await expect(page.getByRole('button', { name: 'Close the serial port' })).toBeVisible();
     const [line] = await query<{ id: string; via: string }>('select id, via from device_line where serial = $1', [serial]);
     expect(line!.via).toBe('browser');

@@ -153,7 +153,7 @@ test('a wrong date read back, an outage with gas open, two people at one compute
   await page.clock.fastForward(600_000);
   await context.unroute('**/api/bench');
   await page.clock.runFor(10_000);
-  await expect(page.locator('.gas-bar')).toHaveCount(0, { timeout: 20_000 });
+  await expect(page.locator('.gas-bar')).toHaveCount(0, { timeout: 45_000 });
   const [booked] = await query<{ litres: string; at: Date; recorded: Date }>(
     `select data->>'litres' as litres, occurred_at as at, recorded_at as recorded from run_event where run_id = $1 and type = 'stimulusChanged' and data->>'on' = 'false' order by seq desc limit 1`,
     [run],

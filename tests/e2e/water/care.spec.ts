@@ -14,7 +14,7 @@ test('a poor electrode is cleaned and calibrated once more: as found stands, the
     const { run, assetId } = await makeRun({ model: 'PG-22', serial: device.serial });
     await signIn(page, 'technician', `/runs/${run}`);
     await settled(page);
-    await expect(page.getByTestId('line-strip')).toContainText('Live from', { timeout: 20_000 });
+    await expect(page.getByTestId('line-strip')).toContainText('Live from', { timeout: 45_000 });
     await flyWater({ page, device, until: /^round#1\/decision$/ });
     const present = page.locator('.present-step');
     await expect(present).toContainText('Refused, or a poor probe: what now?');

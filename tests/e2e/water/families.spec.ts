@@ -36,7 +36,7 @@ for (const { family, model, states } of FAMILIES)
       const { run, assetId } = await makeRun({ model, serial: device.serial });
       await signIn(page, 'technician', `/runs/${run}`);
       await settled(page);
-      await expect(page.getByTestId('line-strip')).toContainText('Live from', { timeout: 20_000 });
+      await expect(page.getByTestId('line-strip')).toContainText('Live from', { timeout: 45_000 });
       await flyWater({ page, device });
       await page.getByRole('button', { name: /Finish and hand/ }).click();
       await expect(page.locator('.present-step h2')).toContainText('Finished');

@@ -41,7 +41,7 @@ for (const { fault, model, until, sheet, onFor } of FAULTS)
       const { run } = await makeRun({ model, serial: device.serial });
       await signIn(page, 'technician', `/runs/${run}`);
       await settled(page);
-      await expect(page.getByTestId('line-strip')).toContainText('Live from', { timeout: 20_000 });
+      await expect(page.getByTestId('line-strip')).toContainText('Live from', { timeout: 45_000 });
       if (sheet) {
         await flyWater({ page, device, until: /^sheets/ });
         await page.getByRole('tab', { name: new RegExp(sheet) }).click();

@@ -49,14 +49,14 @@ const lotFor = (words: string) => LOTS.find(([pattern]) => pattern.test(words))?
 export async function flyWater(flight: WaterFlight): Promise<void> {
   const { page, until } = flight;
   const rounds = { buffer: 0 };
-  page.setDefaultTimeout(15_000);
+  page.setDefaultTimeout(45_000);
   for (let guard = 0; guard < 120; guard += 1) {
     await expect(present(page)).toBeVisible();
     const key = await present(page).getAttribute('data-step');
     if (!key || until?.test(key)) return;
     await work(flight, (await present(page).getAttribute('data-kind'))!, rounds);
     await page.waitForFunction((before) => document.querySelector('.present-step')?.getAttribute('data-step') !== before, key, {
-      timeout: 25_000,
+      timeout: 90_000,
       polling: 100,
     });
   }
@@ -219,6 +219,6 @@ async function adjust({ page, device, room = '22.0' }: WaterFlight): Promise<voi
           : value;
     await device.hand({ key: { key: 'span', slot: device.slot(role), ...(set ? { value: set } : {}) } });
   }
-  await expect(page.getByTestId('instrument-says'), words).toContainText('The instrument says:', { timeout: 15_000 });
+  await expect(page.getByTestId('instrument-says'), words).toContainText('The instrument says:', { timeout: 45_000 });
   await page.getByRole('button', { name: 'Record it so' }).click();
 }
