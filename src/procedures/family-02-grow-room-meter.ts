@@ -1,19 +1,28 @@
 import type { Condition } from '@/core/procedure/condition';
-import type { Procedure } from '@/core/procedure/procedure';
+import type { Procedure, School } from '@/core/procedure/procedure';
 import * as part from './water-parts';
 import { calibrationRound, cleanCell, cleanGlass, freshLiquid } from './water-round';
 import { ecPart, phPart } from './water-sheets';
 import { ROOM_SLOTS, ROOM_STEP } from './room';
 
+/** So that no bubble stays in the cell (common practice). */
+const PACKET = 'Inserted with the slot up, packet tilted 45°: no bubbles. Tap it; the reading has to stand still.';
 const QUICK = part.school('points', 'one');
 const FULL: Condition = { not: QUICK };
-const ph = phPart(['seven', 'four'], { readBack: false });
-const ec = ecPart(['ec1413'], { solids: true, cell: false });
+const ph = phPart(['seven', 'four'], { readBack: false, firstUse: true });
+const ec = ecPart(['ec1413', 'ec5000'], { solids: true, cell: false, oneOf: 'ec1413', swing: PACKET });
+const EC: School = part.nearSample(
+  [
+    ['ec1413', '1.413 mS/cm', '0'],
+    ['ec5000', '5.00 mS/cm', '3000'],
+  ],
+  'ec1413',
+);
 
 /** Family 2: grow-room pH/EC meter; the quick solution for both at once, or 7 then 4, then EC. Probe condition only from a two-point run, not live. */
 export const family02: Procedure = {
   id: 'grow-room-ph-ec',
-  version: 4,
+  version: 5,
   family: 2,
   title: 'Grow-room pH/EC meter, calibration',
   method: 'Comparison with certified buffer solutions and a conductivity standard at the measured temperature.',
@@ -56,7 +65,7 @@ export const family02: Procedure = {
     ...ph.points,
     ...ec.points,
   ],
-  schools: [part.offering(part.POINTS, 'two', ['one', 'two']), part.RINSING, part.DRYING],
+  schools: [part.offering(part.POINTS, 'two', ['one', 'two']), EC, part.RINSING, part.DRYING],
   steps: [
     ROOM_STEP,
     ...part.temperatureFirst,
@@ -67,7 +76,7 @@ export const family02: Procedure = {
       order: 'fixed',
       when: QUICK,
       steps: [
-        part.lookAtGlass,
+        part.lookAt({ firstUse: true }),
         ...part.soak('look'),
         part.chooseLiquids('bottle', 'Scan the quick solution', ['quick']),
         ...twoAtOnce(part.dip('found', 'asFound', { slot: 'quick', title: 'quick solution', point: 'quick-ph' })),

@@ -1,6 +1,7 @@
 import type { BufferId } from '@/core/ph/buffer-value';
 import type { Condition } from '@/core/procedure/condition';
 import type { Procedure, Step } from '@/core/procedure/procedure';
+import { clockItem } from './parts';
 import * as part from './water-parts';
 import { cleanGlass } from './water-round';
 import { ROOM_SLOTS, ROOM_STEP } from './room';
@@ -16,7 +17,15 @@ const points: Step = {
   repeat: { atMost: 5, until: { is: 'answered', step: 'more', item: 'another', equals: 'no' } },
   steps: [
     part.chooseLiquids('buffer', 'Scan the buffer', ['buffer']),
-    { id: 'in', kind: 'stimulus', title: 'Dip into the buffer', slot: 'buffer', means: 'probe in the liquid', on: true },
+    {
+      id: 'in',
+      kind: 'stimulus',
+      title: 'Dip into the buffer',
+      slot: 'buffer',
+      means: 'probe in the liquid',
+      on: true,
+      reason: 'Deep enough that the junction is covered, about 25 mm, and off the bottom.',
+    },
     {
       id: 'take',
       kind: 'read',
@@ -63,7 +72,7 @@ const decide = (last: boolean): Step => ({
 /** Family 3: portable meter with digital pH probes; the buffer is recognised from mV, the data belongs to the probe, which may be calibrated off-line. */
 export const family03: Procedure = {
   id: 'digital-ph-probe',
-  version: 5,
+  version: 6,
   family: 3,
   title: 'Digital pH probe, calibration',
   method:
@@ -93,6 +102,13 @@ export const family03: Procedure = {
   schools: [part.RINSING, part.DRYING],
   steps: [
     ROOM_STEP,
+    {
+      id: 'clock',
+      kind: 'check',
+      title: 'Date and time of the meter',
+      items: [clockItem('deviation')],
+      reason: 'They are written into the probe with its calibration.',
+    },
     part.lookAtGlass,
     ...part.soak('look'),
     ...part.temperatureFirst,

@@ -1,16 +1,37 @@
-import type { Procedure } from '@/core/procedure/procedure';
+import type { Procedure, School } from '@/core/procedure/procedure';
 import * as part from './water-parts';
 import { ecPart, oxygenPart, phPart, sheet } from './water-sheets';
 import { PLACE_OF_WORK, ROOM_SLOTS, ROOM_STEP } from './room';
 
 const ph = phPart(['seven', 'four', 'ten'], { readBack: true });
-const ec = ecPart(['ec1413']);
+const ec = ecPart(['ec84', 'ec1413', 'ec12880'], { oneOf: 'ec1413' });
+const EC: School = part.nearSample(
+  [
+    ['ec84', '84 µS/cm', '0'],
+    ['ec1413', '1413 µS/cm', '300'],
+    ['ec12880', '12.88 mS/cm', '5000'],
+  ],
+  'ec1413',
+);
+const AIR: School = {
+  id: 'oxygen-air',
+  label: 'Oxygen in air',
+  options: [
+    { id: 'sleeve', label: 'in its moist, vented sleeve', reason: 'At the bench: the air in it is saturated.' },
+    {
+      id: 'open',
+      label: 'held in the open air',
+      reason: 'At the place of use, where its maker says so: dry membrane, no sleeve.',
+    },
+  ],
+  standard: 'sleeve',
+};
 const oxygen = oxygenPart(600);
 
 /** Family 5: field set for oxygen, pH and conductivity: one ticket, three sheets that share temperature and conditions, one certificate. */
 export const family05: Procedure = {
   id: 'field-oxygen-ph-ec',
-  version: 4,
+  version: 5,
   family: 5,
   title: 'Field oxygen/pH/EC set, calibration',
   method:
@@ -26,7 +47,7 @@ export const family05: Procedure = {
   ],
   slots: [part.thermometer, ...ph.slots, ...ec.slots, ...oxygen.slots, ...ROOM_SLOTS],
   points: [part.temperaturePoint, ...ph.points, ...ec.points, ...oxygen.points],
-  schools: [part.offering(part.POINTS, 'three'), part.offering(part.RINSING, 'tap'), part.DRYING],
+  schools: [part.offering(part.POINTS, 'three'), EC, AIR, part.offering(part.RINSING, 'tap'), part.DRYING],
   steps: [
     ROOM_STEP,
     {

@@ -39,7 +39,10 @@ export const family07: Procedure = {
       id: 'colour',
       kind: 'check',
       title: 'Look at the scrubber',
-      items: [{ id: 'white', label: 'White, not violet', answer: 'passFault', bad: part.putRight }],
+      items: [
+        { id: 'white', label: 'White, not violet', answer: 'passFault', bad: part.putRight },
+        { id: 'hours', label: 'Hours that it was in use', answer: 'number', unit: 'h' },
+      ],
       reason: 'Violet is spent: what comes through it is no zero.',
     },
     part.bottle(),

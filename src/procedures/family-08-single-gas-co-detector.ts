@@ -60,6 +60,16 @@ export const family08: Procedure = {
         zeroReason: 'It zeroes itself; note the raw output.',
         spanReason: 'It saves by itself when the value stands still. Note the raw output: it is the reference for trouble later.',
       }),
+      {
+        id: 'raw',
+        kind: 'check',
+        title: 'Raw output',
+        items: [
+          { id: 'zero', label: 'Raw output at zero', answer: 'number' },
+          { id: 'span', label: 'Raw output in gas', answer: 'number' },
+        ],
+        reason: 'Against that of the new sensor it tells its health: the reference for trouble later.',
+      },
       part.purge('purge'),
       part.readLeft('left-zero', ['zero'], 'As left: clean air'),
       ...part.leftInOwnGas(['span']),

@@ -1,9 +1,14 @@
+import type { Condition } from '@/core/procedure/condition';
 import type { Procedure, Step } from '@/core/procedure/procedure';
 import * as part from './water-parts';
 import { phPart } from './water-sheets';
 import { ROOM_SLOTS, ROOM_STEP } from './room';
 
-const ph = phPart(['seven', 'four']);
+const TWO: Condition = { not: part.school('points', 'one') };
+const ALKALINE = part.school('bracket', 'alkaline');
+const ph = phPart(['seven', 'four', 'ten'], {
+  dipped: (name) => (name === 'seven' ? undefined : { all: [TWO, name === 'ten' ? ALKALINE : { not: ALKALINE }] }),
+});
 const strip: Step[] = [
   {
     id: 'strips',
@@ -28,7 +33,7 @@ const strip: Step[] = [
 /** Family 11: two-buffer pH meter; slope in per cent, ± 0.1 check, strips as cross-check. */
 export const family11: Procedure = {
   id: 'two-buffer-ph-meter',
-  version: 4,
+  version: 5,
   family: 11,
   title: 'Two-buffer pH meter, calibration',
   method: 'Comparison with two certified buffer solutions at the measured temperature.',
@@ -41,7 +46,7 @@ export const family11: Procedure = {
     ...ph.points,
     { id: 'strip', label: 'Indicator strip', channels: ['ph'], target: { kind: 'strip' } },
   ],
-  schools: [part.offering(part.POINTS, 'two', ['one', 'two']), part.RINSING, part.DRYING],
+  schools: [part.offering(part.POINTS, 'two', ['one', 'two']), part.BRACKET, part.RINSING, part.DRYING],
   steps: [ROOM_STEP, ...part.temperatureFirst, ...ph.steps, ...strip, ...part.store],
   cautions: [part.WET_CARE],
 };

@@ -62,7 +62,7 @@ const ionSteps: Step[] = [
 /** Family 19: laboratory multi-meter: pH 7 / 4.01 / 10.01, conductivity 84 / 1413 / 12 880, ORP and ion-selective inputs. */
 export const family19: Procedure = {
   id: 'laboratory-multi-meter',
-  version: 4,
+  version: 5,
   family: 19,
   title: 'Laboratory multi-meter, calibration',
   method:
@@ -86,10 +86,11 @@ export const family19: Procedure = {
     ...ION.map(([slot, label, substance]) => part.standard(slot, label, substance)),
   ],
   points: [part.temperaturePoint, ...ph.points, ...ec.points, redoxPoint, ...ionPoints],
-  schools: [part.offering(part.POINTS, 'three'), part.RINSING, part.DRYING],
+  schools: [part.offering(part.POINTS, 'three'), part.HIGH_STANDARD, part.RINSING, part.DRYING],
   steps: [
     ROOM_STEP,
     ...part.temperatureFirst,
+    part.manualTemperature,
     {
       id: 'sheets',
       kind: 'group',
@@ -101,6 +102,21 @@ export const family19: Procedure = {
         sheet('orp', 'ORP', { slots: [], points: [], steps: redoxSteps }, { is: 'channel', role: 'orp' }),
         sheet('ion', 'Ion-selective', { slots: [], points: [], steps: ionSteps }, { is: 'channel', role: 'ion' }),
       ],
+    },
+    {
+      id: 'reminder',
+      kind: 'check',
+      title: 'Its own reminder',
+      items: [
+        {
+          id: 'days',
+          label: 'Days that its own calibration reminder is set to (0: off)',
+          answer: 'number',
+          unit: 'd',
+          about: 'ownCounter',
+        },
+      ],
+      reason: 'Two due dates that differ are worse than one.',
     },
     ...part.store,
   ],

@@ -4,13 +4,26 @@ import { ecPart, phPart, sheet } from './water-sheets';
 import { worthARemark } from './parts';
 import { ROOM_SLOTS, ROOM_STEP } from './room';
 
-const ph = phPart(['seven', 'four', 'ten'], { readBack: false });
+const ph = phPart(['seven', 'four', 'ten'], {
+  readBack: false,
+  firstUse: true,
+  first: [
+    {
+      id: 'soak-first',
+      kind: 'wait',
+      title: 'Soak in 3 M KCl',
+      minSeconds: 900,
+      reason:
+        'A quarter of an hour before anything is read (a new probe 5 to 15 min); rinse afterwards. Not switched off until all points are done.',
+    },
+  ],
+});
 const ec = ecPart(['ec1413', 'ec12880'], { solids: true, cell: false });
 
 /** Family 20: combined pH/EC tester; 7 first, then 4, then 10 without switching off; 1413 then 12 880; auto units. */
 export const family20: Procedure = {
   id: 'combined-ph-ec-tester',
-  version: 4,
+  version: 5,
   family: 20,
   title: 'Combined pH/EC tester, calibration',
   method: 'Certified buffers 7, 4, 10 and conductivity standards 1413 µS/cm and 12.88 mS/cm at the measured temperature.',
@@ -25,7 +38,7 @@ export const family20: Procedure = {
   ],
   slots: [part.thermometer, ...ph.slots, ...ec.slots, ...ROOM_SLOTS],
   points: [part.temperaturePoint, ...ph.points, ...ec.points],
-  schools: [part.offering(part.POINTS, 'three'), part.RINSING, part.DRYING],
+  schools: [part.offering(part.POINTS, 'three'), part.HIGH_STANDARD, part.RINSING, part.DRYING],
   steps: [
     ROOM_STEP,
     ...part.temperatureFirst,

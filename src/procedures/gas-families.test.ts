@@ -147,7 +147,7 @@ describe('gas families from the first step to the last', () => {
       equipment: ROOM_EQUIPMENT,
     });
     run.do({ type: 'bindReference', slot: 'scrubber', reference: 'sc' });
-    run.do({ type: 'completeStep', step: 'colour', answers: { white: { value: 'pass' } } });
+    run.do({ type: 'completeStep', step: 'colour', answers: { white: { value: 'pass' }, hours: { value: '12' } } });
     run.do({ type: 'bindReference', slot: 'mix', reference: 'co2', flowLPerMin: '0.5' });
     run.do({ type: 'changeStimulus', step: 'scrub-on', slot: 'scrubber', on: true });
     run.wait(60).do({ type: 'completeStep', step: 'scrub-wait' });

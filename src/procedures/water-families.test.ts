@@ -1,4 +1,5 @@
 import type { ServiceId } from '@/core/instrument/service';
+import type { Samples } from '@/core/instrument/samples';
 import type { Traits } from '@/core/instrument/traits';
 import { describe, expect, it } from 'vitest';
 import { diagnoseWater } from '@/core/diagnosis/diagnose-water';
@@ -87,11 +88,11 @@ const SHELF: ReferenceSnapshot[] = [
 function open(
   model: string,
   fault: string,
-  extra: Traits & { service?: ServiceId } = {},
+  extra: Traits & { service?: ServiceId; samples?: Samples } = {},
 ): WaterPilot & { refusals: NonNullable<WaterPilot['refusals']> } {
   const { procedureId, channels, traits } = MODELS.find((one) => one.name === model)!;
   const procedure = shippedProcedure(procedureId!)!;
-  const { service = 'calibrate', ...others } = extra;
+  const { service = 'calibrate', samples, ...others } = extra;
   const all: Traits = { ...traits, ...others };
   const run = new ScriptedRun(procedure, {
     run: `run-${model}`,
@@ -106,7 +107,7 @@ function open(
     practice: false,
     items: [{ id: 'body', part: 'body', assetId: 'a', model, serial: '1', traits: all }],
     channels: channels.map((channel): RunChannel => ({ ...channel, id: `c-${channel.role}`, item: 'body', status: 'fitted' })),
-    schools: schoolsOf(procedure, all),
+    schools: schoolsOf(procedure, all, samples),
   });
   const meter = new SimulatedMeter(METER_MODELS[model]!, 'S-1', PROBE_FAULTS[fault]!, 5);
   const needs = (slot: string) => procedure.slots.find((one) => one.id === slot)!.needs;
@@ -120,7 +121,7 @@ function open(
   };
   return { run, meter, choose, refusals: [], trace: [] };
 }
-const flown = (model: string, fault = 'sound', extra: Traits & { service?: ServiceId } = {}) => {
+const flown = (model: string, fault = 'sound', extra: Traits & { service?: ServiceId; samples?: Samples } = {}) => {
   const pilot = open(model, fault, extra);
   flyWater(pilot);
   return pilot;
@@ -342,5 +343,30 @@ describe('how many buffers is a school of the procedure', () => {
         .length;
     expect(dipped('second')).toBeGreaterThan(0);
     expect(dipped('same')).toBe(0);
+  });
+});
+
+describe('what the samples are, asked once at receipt, chooses buffers and standards (common practice)', () => {
+  it.each<[model: string, samples: Samples, points: string[]]>([
+    ['SM-11', { ph: '7.5', conductivity: '1500' }, ['seven', 'four', 'ec1413']],
+    ['SM-11', { ph: '9.5', conductivity: '4000' }, ['seven', 'four', 'ten', 'ec1413', 'ec12880']],
+    ['PG-22', { ph: '7.5' }, ['seven', 'four']],
+    ['PG-22', { ph: '9.5' }, ['seven', 'ten']],
+    ['PG-70', { conductivity: '90' }, ['ec84']],
+    ['PG-70', { conductivity: '20000' }, ['ec12880']],
+    ['SM-35', { ph: '8.5', conductivity: '200' }, ['seven', 'four', 'ten', 'ec84']],
+    ['SM-05', { ph: '6.5', conductivity: '4500' }, ['seven', 'four', 'ec5000']],
+  ])('%s, %o', (model, samples, points) => {
+    const { run, refusals } = flown(model, 'sound', { samples });
+    expect(refusals).toEqual([]);
+    const summary = summarise(run.procedure, run.state);
+    expect(summary.asLeft).toBe('within');
+    const read = new Set(run.state.readings.filter((one) => one.phase === 'asLeft').map((one) => one.point));
+    const named = ['seven', 'four', 'ten', 'ec84', 'ec1413', 'ec5000', 'ec731', 'ec12880'].filter((one) => read.has(one));
+    expect(named).toEqual(points);
+  });
+  it('a way that the workshop chose for the model stands before it', () => {
+    const { run } = flown('SM-11', 'sound', { samples: { ph: '9.5' }, schools: { points: 'two' } });
+    expect(run.state.readings.some((one) => one.point === 'ten')).toBe(false);
   });
 });

@@ -7,7 +7,14 @@ import { putRight, worthARemark } from './parts';
 /** Steps that the water families share, as data. Waits, reasons and cautions are common practice; the maker's manual rules. */
 export const WET_CARE = 'Electrolyte and cleaning solution: gloves, and the data sheet at hand.';
 export const NEVER_BACK = 'Fresh from the bottle into the beaker; used solution never goes back and is never used again.';
-const RINSE = 'Rinse 10 s, shake off, never rub. ';
+const RINSE = 'Rinse 10 s, never rub. ';
+/** What rinsing and drying mean by the chosen school. */
+const RINSED: NonNullable<Step['says']> = [
+  { school: 'rinsing', option: 'distilled', text: 'Rinse with distilled water.' },
+  { school: 'rinsing', option: 'tap', text: 'Rinse under the tap: never distilled after the field.' },
+  { school: 'drying', option: 'shake', text: 'Shake off, do not wipe.' },
+  { school: 'drying', option: 'dab', text: 'Dab dry.' },
+];
 
 /** Section of questions on which practitioners disagree, with what is done here and why. */
 export const DRYING: School = {
@@ -37,11 +44,43 @@ export const POINTS: School = {
   label: 'Number of buffers',
   options: [
     { id: 'one', label: 'one', reason: 'Quick check of the offset only: it gives no slope.' },
-    { id: 'two', label: 'two', reason: 'Brackets the samples from pH 4 to 8.' },
-    { id: 'three', label: 'three', reason: 'Samples exceed pH 8.' },
+    { id: 'two', label: 'two', reason: 'Brackets the samples from pH 4 to 8.', over: { ph: '0' } },
+    { id: 'three', label: 'three', reason: 'Samples exceed pH 8.', over: { ph: '8' } },
   ],
   standard: 'two',
 };
+/** Which second buffer brackets the samples. */
+export const BRACKET: School = {
+  id: 'bracket',
+  label: 'Second buffer',
+  options: [
+    { id: 'acid', label: '4.01', reason: 'Brackets samples below pH 7, and a little over.', over: { ph: '0' } },
+    { id: 'alkaline', label: '10.01', reason: 'Samples exceed pH 8: 7 and 10 bracket them.', over: { ph: '8' } },
+  ],
+  standard: 'acid',
+};
+/** Whether a standard of 12.88 mS/cm is dipped into. */
+export const HIGH_STANDARD: School = {
+  id: 'high-standard',
+  label: '12.88 mS/cm',
+  options: [
+    { id: 'no', label: 'left out', reason: 'Samples stay under 2 mS/cm.', over: { conductivity: '0' } },
+    { id: 'yes', label: 'calibrated too', reason: 'Samples exceed 2 mS/cm.', over: { conductivity: '2000' } },
+  ],
+  standard: 'yes',
+};
+/** One conductivity standard, near the sample (or about 65 % of full scale where nobody knows it; common practice). */
+export const nearSample = (options: [id: string, label: string, over: string][], standard: string): School => ({
+  id: 'ec-standard',
+  label: 'Conductivity standard',
+  options: options.map(([id, label, over]) => ({
+    id,
+    label,
+    reason: `Near samples of over ${over} µS/cm; where nobody knows them, about 65 % of full scale.`,
+    over: { conductivity: over },
+  })),
+  standard,
+});
 export const VERIFYING: School = {
   id: 'verifying',
   label: 'Check afterwards',
@@ -87,12 +126,25 @@ const GLASS: CheckItem[] = [
   { id: 'glass', label: 'Glass intact and wet, no crack, no bubble at the tip', answer: 'passFault', bad: renews('ph') },
   { id: 'plug', label: 'Plug dry, pins straight, cable not twisted', answer: 'passFault', bad: worthARemark },
 ];
-export const lookAtGlass: Step = {
+const DRY: CheckItem = { id: 'dry', label: 'It came dry', answer: 'yesNo', about: 'cameDry', bad: 'none' };
+const FIRST_USE: CheckItem = { ...DRY, label: 'It came dry, or is used for the first time' };
+/** A new glass is hydrated like one that came dry. */
+export const lookAt = ({ firstUse = false } = {}): Step => ({
   id: 'look',
   kind: 'check',
   title: 'Look at the electrode',
-  items: [...GLASS, { id: 'dry', label: 'It came dry', answer: 'yesNo', about: 'cameDry', bad: 'none' }],
+  items: [...GLASS, firstUse ? FIRST_USE : DRY],
   reason: 'A dry glass is soaked before it counts.',
+});
+export const lookAtGlass = lookAt();
+/** A meter without a probe for temperature is told it by hand. */
+export const manualTemperature: Step = {
+  id: 'manual-temperature',
+  kind: 'check',
+  title: 'Temperature by hand',
+  items: [{ id: 'set', label: 'Set on the meter to what the thermometer shows', answer: 'yesNo', bad: putRight }],
+  reason: 'It has no probe for it: what it compensates by is what was typed in.',
+  when: { not: { is: 'channel', role: 'temperature' } },
 };
 /** Only for an electrode that came dry: it is care on record, and begins a new series. */
 export const soak = (look: string, resets: string[] = ['ph']): Step[] => [
@@ -212,7 +264,17 @@ export function dip(id: string, phase: 'asFound' | 'asLeft' | 'check', given: Di
   const held = then ? { when: then } : {};
   const what = { asFound: 'As found', asLeft: 'As left', check: 'Check' }[phase];
   return [
-    { id: `${id}-in`, kind: 'stimulus', title: `Dip into ${title}`, slot, means, on: true, reason: RINSE + NEVER_BACK, ...held },
+    {
+      id: `${id}-in`,
+      kind: 'stimulus',
+      title: `Dip into ${title}`,
+      slot,
+      means,
+      on: true,
+      reason: RINSE + NEVER_BACK,
+      says: RINSED,
+      ...held,
+    },
     {
       id: `${id}-read`,
       kind: 'read',
@@ -232,7 +294,17 @@ export function calibrateIn(id: string, given: DipOptions & { key?: string }): S
   const { slot, title, point, means = 'probe in the liquid', reason, when, key } = given;
   const held = { when: both(GONE_ON, when) };
   return [
-    { id: `${id}-in`, kind: 'stimulus', title: `Dip into ${title}`, slot, means, on: true, reason: RINSE + NEVER_BACK, ...held },
+    {
+      id: `${id}-in`,
+      kind: 'stimulus',
+      title: `Dip into ${title}`,
+      slot,
+      means,
+      on: true,
+      reason: RINSE + NEVER_BACK,
+      says: RINSED,
+      ...held,
+    },
     {
       id: `${id}-take`,
       kind: 'read',

@@ -7,7 +7,7 @@ import {
   dip,
   inBuffer,
   lookAtCell,
-  lookAtGlass,
+  lookAt,
   lookAtMembrane,
   readBackSlope,
   school,
@@ -27,7 +27,7 @@ const BUFFERS = {
   four: ['Buffer 4.01', 'technical-4.01'],
   ten: ['Buffer 10.01', 'technical-10.01'],
 } as const;
-type BufferName = keyof typeof BUFFERS;
+export type BufferName = keyof typeof BUFFERS;
 
 /** How many buffers are dipped into is a school of the procedure where it offers one: the second leaves out “one”, the third asks for “three”. */
 const DIPPED: (Condition | undefined)[] = [undefined, { not: school('points', 'one') }, school('points', 'three')];
@@ -35,21 +35,34 @@ const DIPPED: (Condition | undefined)[] = [undefined, { not: school('points', 'o
 /** A sheet of pH: as found in all buffers, the calibration in the procedure's order, as left in all of them. */
 export function phPart(
   order: BufferName[],
-  { readBack = true, more = [] }: { readBack?: boolean; more?: CheckItem[] } = {},
+  {
+    readBack = true,
+    more = [],
+    firstUse = false,
+    dipped = (name: BufferName) => DIPPED[order.indexOf(name)],
+    first = [],
+  }: {
+    readBack?: boolean;
+    more?: CheckItem[];
+    firstUse?: boolean;
+    /** When a buffer is dipped into; always where left out. */
+    dipped?: (name: BufferName) => Condition | undefined;
+    /** What comes before anything is read. */
+    first?: Step[];
+  } = {},
 ): Part {
   const held = (name: BufferName) => {
-    const when = DIPPED[order.indexOf(name)];
+    const when = dipped(name);
     return when ? { when } : {};
   };
   return {
     slots: order.map((name) => buffer(name, BUFFERS[name][0].toLowerCase(), BUFFERS[name][1])),
     points: order.map((name) => inBuffer(name, BUFFERS[name][0], name, BUFFERS[name][1])),
     steps: [
-      lookAtGlass,
+      lookAt({ firstUse }),
       ...soak('look'),
-      ...order.map((name) =>
-        chooseLiquids(`${name}-bottle`, `Scan ${BUFFERS[name][0].toLowerCase()}`, [name], DIPPED[order.indexOf(name)]),
-      ),
+      ...first,
+      ...order.map((name) => chooseLiquids(`${name}-bottle`, `Scan ${BUFFERS[name][0].toLowerCase()}`, [name], dipped(name))),
       ...order.flatMap((name) =>
         dip(`found-${name}`, 'asFound', { slot: name, title: BUFFERS[name][0], point: name, ...held(name) }),
       ),
@@ -93,19 +106,48 @@ const STANDARDS: Record<string, [label: string, substance: string, channels: str
   ec12880: ['12.88 mS/cm', 'kcl-12880', ['ec-high']],
   ec731: ['731 µS/cm, mixed salt', 'salt-731', ['ec']],
   ec1417: ['1417 µS/cm, mixed salt', 'salt-1417', ['ec']],
+  ec5000: ['5.00 mS/cm', 'ec-5000', ['ec']],
 };
 const SWING = 'Dip and swing out bubbles four or five times; rinse the cell with the standard first.';
 
 /** Conductivity: as found in the standards, the cell constant set in each, then as left; a second standard as verification where given. */
 export function ecPart(
   order: string[],
-  { verify, solids = false, cell = true }: { verify?: string; solids?: boolean; cell?: boolean } = {},
+  {
+    verify,
+    solids = false,
+    cell = true,
+    oneOf,
+    swing = SWING,
+  }: {
+    verify?: string;
+    solids?: boolean;
+    cell?: boolean;
+    /** Only one of the standards, by the school “ec-standard”: the one that is used where the run follows none. */
+    oneOf?: string;
+    /** How the cell goes into the liquid. */
+    swing?: string;
+  } = {},
 ): Part {
   const all = [...order, ...(verify ? [verify] : [])];
   const title = (id: string) => STANDARDS[id]![0];
+  const channelsOf = (id: string) => (oneOf ? ['ec'] : STANDARDS[id]![2]);
+  const chosen = (id: string): Condition =>
+    id === oneOf
+      ? { not: { any: order.filter((other) => other !== id).map((other) => school('ec-standard', other)) } }
+      : school('ec-standard', id);
   const high = (id: string): Condition | undefined =>
-    STANDARDS[id]![2][0] === 'ec-high' ? { is: 'channel', role: 'ec-high' } : undefined;
-  const when = (id: string) => (id === verify ? school('verifying', 'second') : high(id));
+    channelsOf(id)[0] === 'ec-high'
+      ? { all: [{ is: 'channel', role: 'ec-high' }, { not: school('high-standard', 'no') }] }
+      : undefined;
+  const when = (id: string): Condition | undefined =>
+    id === verify
+      ? oneOf
+        ? { all: [school('verifying', 'second'), chosen(oneOf)] }
+        : school('verifying', 'second')
+      : oneOf
+        ? chosen(id)
+        : high(id);
   const held = (id: string) => (when(id) ? { when: when(id)! } : {});
   return {
     slots: all.map((id) => standard(id, title(id), STANDARDS[id]![1])),
@@ -113,16 +155,21 @@ export function ecPart(
       ...all.map((id): Point => ({
         id,
         label: title(id),
-        channels: STANDARDS[id]![2],
+        channels: channelsOf(id),
         target: { kind: 'material', slot: id, component: STANDARDS[id]![1], via: 'compensated' },
       })),
       ...(solids
         ? [
             {
               id: 'solids',
-              label: `Dissolved solids of ${title(order[0]!)}`,
+              label: `Dissolved solids of ${title(oneOf ?? order[0]!)}`,
               channels: ['tds'],
-              target: { kind: 'material', slot: order[0]!, component: STANDARDS[order[0]!]![1], via: 'dissolvedSolids' },
+              target: {
+                kind: 'material',
+                slot: oneOf ?? order[0]!,
+                component: STANDARDS[oneOf ?? order[0]!]![1],
+                via: 'dissolvedSolids',
+              },
             } satisfies Point,
           ]
         : []),
@@ -131,7 +178,7 @@ export function ecPart(
       lookAtCell,
       ...all.map((id) => chooseLiquids(`${id}-bottle`, `Scan ${title(id)}`, [id], when(id))),
       ...all.flatMap((id) =>
-        dip(`found-${id}`, 'asFound', { slot: id, title: title(id), point: id, reason: SWING, ...held(id) }),
+        dip(`found-${id}`, 'asFound', { slot: id, title: title(id), point: id, reason: swing, ...held(id) }),
       ),
       calibrationRound(
         {
@@ -151,7 +198,7 @@ export function ecPart(
               slot: id,
               title: title(id),
               point: id,
-              reason: SWING,
+              reason: swing,
               key: 'Press the calibration key: the cell constant is set so that the standard reads its value.',
               ...held(id),
             }),
@@ -188,7 +235,7 @@ export function ecPart(
                 : 'The same standard again: repeatability.',
             ...held(id),
           }),
-          solids && id === order[0],
+          solids && id === (oneOf ?? order[0]),
         ),
       ),
     ],
@@ -199,6 +246,7 @@ export function ecPart(
 const withSolids = (steps: Step[], wanted: boolean): Step[] =>
   wanted ? steps.map((step) => (step.kind === 'read' ? { ...step, points: [...step.points, 'solids'] } : step)) : steps;
 
+const OPEN_AIR: Condition = school('oxygen-air', 'open');
 const IN_AIR = 'probe in the moist, vented sleeve';
 
 /** Oxygen in water-saturated air at the pressure of the place; what can't be true is not accepted. */
@@ -231,13 +279,25 @@ export function oxygenPart(waitSeconds: number): Part {
     steps: [
       lookAtMembrane,
       {
+        id: 'open-in',
+        kind: 'stimulus',
+        title: 'Hold it in the open air',
+        slot: 'sleeve',
+        means: IN_AIR,
+        on: true,
+        reason: 'At the place of use: out of the wind and the sun, dry membrane, within 10 °C of the water.',
+        when: OPEN_AIR,
+      },
+      {
         id: 'sleeve-in',
         kind: 'stimulus',
         title: 'Into the moist sleeve',
         slot: 'sleeve',
         means: IN_AIR,
         on: true,
-        reason: 'A wet sponge under it, not touching; the sleeve vented, so that it has the pressure of the room.',
+        reason:
+          'A wet sponge under it, not touching; the sleeve vented (opened by a few threads), so that it has the pressure of the room.',
+        when: { not: OPEN_AIR },
       },
       {
         id: 'settle',

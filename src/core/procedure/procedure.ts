@@ -1,5 +1,6 @@
 import type { BufferId } from '../ph/buffer-value';
 import type { EquipmentRole } from '../run/reference-snapshot';
+import type { Samples } from '../instrument/samples';
 import type { Condition } from './condition';
 import type { BadAnswer, Follow } from './follow';
 import type { QuestionId } from './question';
@@ -57,6 +58,8 @@ interface StepBase {
   reason?: string;
   caution?: string;
   when?: Condition;
+  /** Sentences that only one school has: added to the reason where the run follows it. */
+  says?: { school: string; option: string; text: string }[];
 }
 
 /** What a question of a step is about. Closed. */
@@ -97,11 +100,20 @@ export interface CheckItem {
   needsPoints?: number;
 }
 
+/** One answer to such a question. */
+export interface SchoolOption {
+  id: string;
+  label: string;
+  reason: string;
+  /** It fits samples of more than this, asked once at receipt: the last answer whose limit is passed is proposed. */
+  over?: Partial<Samples>;
+}
+
 /** A question on which practitioners disagree: what this procedure does, and why. A model may choose another option (its traits). */
 export interface School {
   id: string;
   label: string;
-  options: { id: string; label: string; reason: string }[];
+  options: SchoolOption[];
   standard: string;
 }
 

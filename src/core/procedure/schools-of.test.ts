@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { School } from './procedure';
-import { schoolsOf, withSchool } from './schools-of';
+import { samplesAsked, schoolsOf, withSchool } from './schools-of';
 
 const POINTS: School = {
   id: 'points',
@@ -22,5 +22,24 @@ describe('schools of a procedure', () => {
     expect(withSchool(one, POINTS, 'one')).toEqual(one);
     expect(withSchool(one, POINTS, 'two')).toEqual({ stores: 'wet' });
     expect(() => withSchool(one, POINTS, 'three')).toThrow(RangeError);
+  });
+  it('samples choose the last answer whose limit they pass; what nobody told chooses nothing', () => {
+    const school: School = {
+      ...POINTS,
+      options: [
+        { id: 'two', label: 'two', reason: '', over: { ph: '0' } },
+        { id: 'three', label: 'three', reason: '', over: { ph: '8' } },
+      ],
+      standard: 'three',
+    };
+    const of = (samples: object, traits = {}) => schoolsOf({ schools: [school] }, traits, samples).points;
+    expect([of({ ph: '8' }), of({ ph: '8.1' }), of({}), of({ conductivity: '5000' })]).toEqual([
+      'two',
+      'three',
+      'three',
+      'three',
+    ]);
+    expect(of({ ph: '9' }, { schools: { points: 'two' } })).toBe('two');
+    expect(samplesAsked({ schools: [school] })).toEqual(['ph']);
   });
 });

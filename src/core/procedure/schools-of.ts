@@ -1,21 +1,48 @@
+import { SAMPLE_QUANTITIES, type SampleQuantity, type Samples } from '../instrument/samples';
 import type { Traits } from '../instrument/traits';
 import type { Procedure, School } from './procedure';
 
 /**
- * Which answer each question of a procedure gets: the procedure's own, unless the model has another of its options.
+ * Which answer each question of a procedure gets: the model's own, else the one that fits the samples, else the procedure's.
  * Errors: none; a choice that names no option is passed over.
  *
  * @example
  * schoolsOf(family11, { schools: { points: 'one' } }) // { points: 'one', rinsing: 'distilled', drying: 'shake' }
+ * schoolsOf(family20, {}, { ph: '9.5' }).points // 'three'
  */
-export function schoolsOf({ schools = [] }: Pick<Procedure, 'schools'>, traits: Traits): Record<string, string> {
+export function schoolsOf(
+  { schools = [] }: Pick<Procedure, 'schools'>,
+  traits: Traits,
+  samples: Samples = {},
+): Record<string, string> {
   return Object.fromEntries(
     schools.map((one) => {
       const chosen = traits.schools?.[one.id];
-      return [one.id, one.options.some((option) => option.id === chosen) ? chosen! : one.standard];
+      const known = one.options.some((option) => option.id === chosen);
+      return [one.id, known ? chosen! : (forSamples(one, samples) ?? one.standard)];
     }),
   );
 }
+
+/** The last answer whose limit the samples pass; null where they say nothing. */
+function forSamples({ options }: School, samples: Samples): string | null {
+  const fits = options.filter((option) =>
+    SAMPLE_QUANTITIES.some((quantity) => {
+      const [limit, told] = [option.over?.[quantity], samples[quantity]];
+      return limit !== undefined && told !== undefined && (limit === '0' || Number(told) > Number(limit));
+    }),
+  );
+  return fits.at(-1)?.id ?? null;
+}
+
+/**
+ * What a procedure wants to know of the samples at receipt; nothing where no answer depends on it.
+ *
+ * @example
+ * samplesAsked(family20) // ['ph', 'conductivity']
+ */
+export const samplesAsked = ({ schools = [] }: Pick<Procedure, 'schools'>): SampleQuantity[] =>
+  SAMPLE_QUANTITIES.filter((quantity) => schools.some((one) => one.options.some((option) => option.over?.[quantity])));
 
 /**
  * The traits of a model after another answer was chosen; the procedure's own answer is not kept with the model.

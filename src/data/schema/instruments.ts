@@ -1,4 +1,5 @@
-import { boolean, date, pgTable, smallint, text, uuid } from 'drizzle-orm/pg-core';
+import { boolean, date, integer, pgTable, smallint, text, uuid } from 'drizzle-orm/pg-core';
+import { readSamples } from '@/core/instrument/samples';
 import type { StatusId } from '@/core/instrument/status';
 import { readTraits } from '@/core/instrument/traits';
 import type { PolicyScope } from '@/core/interval/policy';
@@ -50,6 +51,7 @@ export const asset = pgTable('asset', {
   statusFailed: checked('status_failed', readFailed),
   nextDue: date('next_due'),
   dueBasis: checked('due_basis', readDueBasis),
+  samples: checked('samples', readSamples),
   part: text('part').$type<RunItem['part']>().notNull().default('body'),
   readyUntil: date('ready_until'),
   bumpedAt: instant('bumped_at'),
@@ -80,6 +82,22 @@ export const assetChannel = pgTable('asset_channel', {
   water: checked('water', readWaterTerms),
   alarms: checked('alarms', readAlarms),
   status: text('status').$type<RunChannel['status']>().notNull().default('fitted'),
+});
+
+/** How a step goes on a model, every version of it; an empty text ends it. */
+export const modelKey = pgTable('model_key', {
+  id: uuid('id').primaryKey().defaultRandom(),
+  modelId: uuid('model_id')
+    .notNull()
+    .references(() => instrumentModel.id),
+  procedureId: text('procedure_id').notNull(),
+  step: text('step').notNull(),
+  version: integer('version').notNull(),
+  text: text('text').notNull(),
+  /** Code or password: shown only to those who work at the bench. */
+  secret: text('secret').notNull().default(''),
+  writtenBy: text('written_by').notNull(),
+  writtenAt: instant('written_at').notNull(),
 });
 
 export const intervalPolicy = pgTable('interval_policy', {

@@ -1,7 +1,9 @@
 'use server';
 import * as yup from 'yup';
 import { action } from '@/platform/action';
+import { keepSamples } from './server/keep-samples';
 import { returnToUse } from './server/return-to-use';
+import { samplesSchema } from '@/core/instrument/samples-typed';
 
 export const returnToUseAction = action(
   {
@@ -15,4 +17,14 @@ export const returnToUseAction = action(
     audit: (input) => `${input.assetId}: ${input.why}`,
   },
   returnToUse,
+);
+
+export const keepSamplesAction = action(
+  {
+    name: 'keepSamples',
+    permission: 'signedIn',
+    schema: samplesSchema.shape({ assetId: yup.string().uuid().required() }),
+    audit: 'none',
+  },
+  keepSamples,
 );

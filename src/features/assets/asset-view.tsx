@@ -8,6 +8,7 @@ import { day, dayTime } from '@/ui/format';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { LazyErrorChart } from './lazy-chart';
 import type { assetCard } from './server/asset-card';
+import { SamplesPanel } from './samples-panel';
 import { StatusPanel, type Standing } from './status-panel';
 
 const BUMP_MARK = { ready: 'within', due: 'cannotTell', failed: 'outside', never: 'notMeasured' } as const;
@@ -111,6 +112,9 @@ export function AssetView({
           </div>
         </div>
       </div>
+      {mayBench && card.asksSamples.length > 0 && (
+        <SamplesPanel assetId={asset.id} asked={card.asksSamples} samples={asset.samples ?? {}} />
+      )}
       <div className="sheet mt-3">
         <h2>Channels</h2>
         <table className="table mb-0">

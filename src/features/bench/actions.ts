@@ -1,6 +1,7 @@
 'use server';
 import * as yup from 'yup';
 import { action } from '@/platform/action';
+import { writeModelKey } from './server/model-keys';
 import { placeTicket } from './server/place-ticket';
 import { startRun } from './server/start-run';
 
@@ -23,4 +24,21 @@ export const startRunAction = action(
     audit: (input) => input.ticketId,
   },
   startRun,
+);
+
+export const writeModelKeyAction = action(
+  {
+    name: 'writeModelKey',
+    permission: 'bench',
+    schema: yup.object({
+      modelId: yup.string().uuid().required(),
+      procedureId: yup.string().max(80).required(),
+      step: yup.string().max(200).required(),
+      after: yup.number().integer().min(0).required(),
+      text: yup.string().trim().max(400, 'At most 400 characters.').default(''),
+      secret: yup.string().trim().max(80, 'At most 80 characters.').default(''),
+    }),
+    audit: 'none',
+  },
+  writeModelKey,
 );

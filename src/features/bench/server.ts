@@ -7,3 +7,4 @@ export { recordRun, startRun } from './server/start-run';
 export { board, type Board, type BoardTicket } from './server/board';
 export { runView, type RunView } from './server/run-view';
 export { eventHash, loadRun, storedEvent, toEvent, type LoadedRun } from './server/run-store';
+export { keysOfModel, modelKeysCsv, writeModelKey } from './server/model-keys';

@@ -1,4 +1,5 @@
 'use client';
+import type { SampleQuantity, Samples } from '@/core/instrument/samples';
 import { SERVICES, type ServiceId } from '@/core/instrument/service';
 import type { StatusId } from '@/core/instrument/status';
 import { say } from '@/core/words/say';
@@ -7,6 +8,7 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { Field } from '@/ui/field';
 import { StatusMark } from '@/ui/status-mark';
+import { SamplesFields } from '@/features/assets';
 import { Inspection } from './inspection';
 import { inspectionFor } from './receive-schema';
 
@@ -21,11 +23,24 @@ export interface Line {
   promiseOn: string;
   dueAgreed: boolean;
   note: string;
+  /** Left out where nothing is chosen by it. */
+  samples?: Samples;
+  asksSamples: SampleQuantity[];
   inspection: Record<string, { result: string; note: string }>;
 }
 
 export function newLine(
-  asset: { id: string; maker: string; model: string; serial: string; agreesDue: boolean; measurands: string[]; status: StatusId },
+  asset: {
+    id: string;
+    maker: string;
+    model: string;
+    serial: string;
+    agreesDue: boolean;
+    measurands: string[];
+    status: StatusId;
+    samples: Samples | null;
+    asksSamples: SampleQuantity[];
+  },
   promiseOn: string,
 ): Line {
   return {
@@ -38,6 +53,8 @@ export function newLine(
     dueAgreed: asset.agreesDue,
     note: '',
     measurands: asset.measurands,
+    asksSamples: asset.asksSamples,
+    ...(asset.asksSamples.length ? { samples: asset.samples ?? {} } : {}),
     status: asset.status,
     inspection: Object.fromEntries(inspectionFor(asset.measurands).map((item) => [item.id, { result: 'notLookedAt', note: '' }])),
   };
@@ -127,6 +144,18 @@ export function InstrumentLine({
               />
             </div>
           </div>
+          {line.asksSamples?.length > 0 && (
+            <SamplesFields
+              asked={line.asksSamples}
+              typed={line.samples ?? {}}
+              problems={Object.fromEntries(
+                Object.entries(problems).flatMap(([path, message]) =>
+                  path.startsWith('samples.') ? [[path.slice('samples.'.length), message]] : [],
+                ),
+              )}
+              onChange={(samples) => set({ samples })}
+            />
+          )}
           <Inspection line={line} problems={problems} inspect={inspect} />
           <Field label="Note">
             <Form.Control

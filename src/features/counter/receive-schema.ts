@@ -1,6 +1,7 @@
 import * as yup from 'yup';
 import { INSPECTION_RESULTS } from '@/core/stored/house';
 import { SERVICES } from '@/core/instrument/service';
+import { samplesSchema } from '@/core/instrument/samples-typed';
 
 export const INSPECTION_GROUPS = ['housing', 'inlets', 'probe', 'clean'] as const;
 export type InspectionGroup = (typeof INSPECTION_GROUPS)[number];
@@ -92,6 +93,7 @@ export const receiptSchema = yup.object({
           .matches(/^\d{4}-\d{2}-\d{2}$/, { message: 'A date.', excludeEmptyString: true }),
         dueAgreed: yup.boolean().default(false),
         note: text(500).default(''),
+        samples: samplesSchema.optional().default(undefined),
         inspection: yup
           .object(
             Object.fromEntries(

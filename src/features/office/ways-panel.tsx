@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import { useRouter } from 'next/navigation';
 import Form from 'react-bootstrap/Form';
+import { say } from '@/core/words/say';
 import { attempt } from '@/platform/client/result';
 import { chooseWayAction } from './actions';
 import type { ModelWays } from './server/ways';
@@ -21,7 +22,7 @@ export function WaysPanel({ ways }: { ways: ModelWays[] }) {
       <h2>Ways of working</h2>
       <p className="quiet small">
         Practitioners disagree on these. The answer stands on the run sheet with its reason; a run keeps the one that it was begun
-        with.
+        with. <a href="/office/keys/export">{say({ code: 'keys.export' })}</a>
       </p>
       <table className="table mb-0">
         <thead>

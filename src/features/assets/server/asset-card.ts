@@ -1,4 +1,5 @@
 import { and, asc, desc, eq, ilike, or, sql } from 'drizzle-orm';
+import { samplesAsked } from '@/core/procedure/schools-of';
 import type { Transaction } from '@/data/connection';
 import { entriesOf } from '@/features/station/server';
 import {
@@ -12,6 +13,7 @@ import {
   runSummary,
   ticket,
 } from '@/data/schema';
+import { shippedProcedure } from '@/procedures';
 
 /** Everything on an instrument's card. */
 export async function assetCard(tx: Transaction, id: string) {
@@ -60,7 +62,9 @@ export async function assetCard(tx: Transaction, id: string) {
         and(eq(intervalPolicy.scope, 'customer'), eq(intervalPolicy.customerId, row.asset.customerId)),
       ),
     );
-  return { ...row, channels, runs, results, open: open ?? null, policies, station: await entriesOf(tx, id) };
+  const procedure = row.model.procedureId ? shippedProcedure(row.model.procedureId) : undefined;
+  const asksSamples = procedure ? samplesAsked(procedure) : [];
+  return { ...row, channels, runs, results, asksSamples, open: open ?? null, policies, station: await entriesOf(tx, id) };
 }
 
 /** Instruments by serial, tag, maker, model or customer; paged by key (serial and id). */

@@ -2,6 +2,7 @@ import type { StatusId } from '@/core/instrument/status';
 import type { ServiceId } from '@/core/instrument/service';
 import { and, desc, eq, ne, sql } from 'drizzle-orm';
 import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
+import type { Role } from '@/core/run/event';
 import type { RunState } from '@/core/run/state';
 import type { Procedure } from '@/core/procedure/procedure';
 import type { Transaction } from '@/data/connection';
@@ -11,7 +12,9 @@ import { benchLines, lineOf, type LineView } from '@/features/lines/server';
 import { referenceSnapshots } from '@/features/shelf/server';
 import { dateIn } from '@/platform/clock';
 import { readSettings } from '@/platform/settings';
+import { may } from '@/platform/permission';
 import { board, type BoardTicket } from './board';
+import { keysOfModel, type ModelKeys } from './model-keys';
 import { rawHistory, type RawHistory } from './raw-history';
 import { loadRun } from './run-store';
 
@@ -27,7 +30,16 @@ export interface RunView {
     promiseOn: string | null;
     dueAgreed: boolean;
   } | null;
-  asset: { id: string; maker: string; model: string; serial: string; tag: string; status: StatusId; why: string };
+  asset: {
+    id: string;
+    maker: string;
+    model: string;
+    modelId: string;
+    serial: string;
+    tag: string;
+    status: StatusId;
+    why: string;
+  };
   customer: string;
   shelf: ReferenceSnapshot[];
   /** As-found errors of earlier runs by label and point, newest first: the faint trend on the rulers. */
@@ -41,12 +53,19 @@ export interface RunView {
   /** Raw sensor output at earlier spans, oldest first, by channel; and since when the sensor is in. */
   raw: RawHistory;
   currency: string;
+  /** How each step goes on this model, by the step's path. */
+  keys: ModelKeys;
+  mayWriteKeys: boolean;
   /** Who looks at it. */
   me: { id: string; name: string };
 }
 
 /** All that a run sheet shows. */
-export async function runView(tx: Transaction, id: string, me: { id: string; name: string }): Promise<RunView | null> {
+export async function runView(
+  tx: Transaction,
+  id: string,
+  me: { id: string; name: string; role: Role },
+): Promise<RunView | null> {
   const loaded = await loadRun(tx, id);
   if (!loaded) return null;
   const [row] = await tx
@@ -77,6 +96,7 @@ export async function runView(tx: Transaction, id: string, me: { id: string; nam
       id: row!.asset.id,
       maker: row!.asset.maker,
       model: row!.model,
+      modelId: row!.asset.modelId,
       serial: row!.asset.serial,
       tag: row!.asset.tag,
       status: row!.asset.status,
@@ -90,6 +110,12 @@ export async function runView(tx: Transaction, id: string, me: { id: string; nam
     benchLines: await benchLines(tx),
     places: (await board(tx, ['onBench'])).tickets.filter((one) => one.place !== null),
     currency: settings.currency,
+    keys: await keysOfModel(tx, {
+      modelId: row!.asset.modelId,
+      procedureId: loaded.procedure.id,
+      atBench: may(me.role, 'bench'),
+    }),
+    mayWriteKeys: may(me.role, 'bench'),
     me: { id: me.id, name: me.name },
     raw: await rawHistory(tx, loaded.row.assetId, id),
   };

@@ -91,7 +91,7 @@ async function prepareRun(
     coverage: 0.9545,
     standing: await standingValues(tx),
     ...(scope.length ? { scope } : {}),
-    ...(procedure.schools?.length ? { schools: schoolsOf(procedure, found.model.traits) } : {}),
+    ...(procedure.schools?.length ? { schools: schoolsOf(procedure, found.model.traits, found.asset.samples ?? {}) } : {}),
     practice: isPractice(),
     ...(row.placedAt ? { placedAt: row.placedAt.toISOString() } : {}),
     items: [

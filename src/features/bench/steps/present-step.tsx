@@ -11,6 +11,7 @@ import { ReferenceStep } from './reference-step';
 import { SaveStep } from './save-step';
 import { SkipStep } from './skip-step';
 import { SampleCount } from './sample-count';
+import { HowLine } from './how-line';
 import { neighbourGas } from './neighbour-gas';
 import { openStimulus } from '@/core/run/state';
 import { WaitStep } from './wait-step';
@@ -34,6 +35,9 @@ export function PresentStep({ sheet, gasOpen, said, ready, asked }: Props) {
   const channel = present.channel ? run.state.channels.find((one) => one.id === present.channel) : undefined;
   const nearby = neighbourGas(sheet, present);
   const open = openStimulus(run.state);
+  const chosen = run.state.started?.schools ?? {};
+  const ownWords = (step.says ?? []).filter((one) => chosen[one.school] === one.option).map((one) => one.text);
+  const why = [step.reason, ...ownWords].filter(Boolean).join(' ');
   const { refusal } = run;
   const refused = refusal && !(refusal.field && SAYS_IT_BESIDE_THE_FIELD.includes(step.kind)) ? refusal.sentence : null;
   return (
@@ -43,7 +47,8 @@ export function PresentStep({ sheet, gasOpen, said, ready, asked }: Props) {
         {channel && `: ${channel.label}`}
         {present.iteration > 1 && <span className="quiet"> (try {present.iteration})</span>}
       </h2>
-      {step.reason && <p className="why">{step.reason}</p>}
+      {why && <p className="why">{why}</p>}
+      <HowLine view={view} present={present} />
       {step.caution && <p className="caution">{step.caution}</p>}
       {nearby && <p className="caution">{nearby}</p>}
       {step.kind === 'read' && step.sample && open && <SampleCount since={open.onAt} {...step.sample} />}

@@ -1,6 +1,8 @@
 import { and, asc, eq, ilike, inArray, or, sql } from 'drizzle-orm';
+import { samplesAsked } from '@/core/procedure/schools-of';
 import type { Transaction } from '@/data/connection';
 import { asset, assetChannel, certificate, customer, instrumentModel, reference, ticket } from '@/data/schema';
+import { shippedProcedure } from '@/procedures';
 
 const escape = (text: string) => text.replace(/[\\%_]/g, (sign) => `\\${sign}`);
 
@@ -24,9 +26,11 @@ export async function findCustomers(tx: Transaction, text: string) {
 /** Instruments by part of serial or tag, with whose they are and whether they are in the house already. */
 export async function findAssets(tx: Transaction, text: string, customerId?: string) {
   const like = `%${escape(text.trim())}%`;
-  return tx
+  const rows = await tx
     .select({
       id: asset.id,
+      samples: asset.samples,
+      procedureId: instrumentModel.procedureId,
       maker: asset.maker,
       model: instrumentModel.name,
       serial: asset.serial,
@@ -48,6 +52,10 @@ export async function findAssets(tx: Transaction, text: string, customerId?: str
     .where(and(or(ilike(asset.serial, like), ilike(asset.tag, like)), customerId ? eq(asset.customerId, customerId) : undefined))
     .orderBy(sql`upper(${asset.serial}) <> ${text.trim().toUpperCase()}`, asset.serial)
     .limit(8);
+  return rows.map(({ procedureId, ...row }) => {
+    const procedure = procedureId ? shippedProcedure(procedureId) : undefined;
+    return { ...row, asksSamples: procedure ? samplesAsked(procedure) : [] };
+  });
 }
 
 export async function listModels(tx: Transaction) {

@@ -2,6 +2,7 @@ import { and, eq, inArray, ne, sql } from 'drizzle-orm';
 import { violatedUnique } from '@/data/database-problem';
 import { asset, assetChannel, customer, instrumentModel, receipt, ticket, type Inspection } from '@/data/schema';
 import { dateIn } from '@/platform/clock';
+import { keepSamples } from '@/features/assets/server';
 import { nextNumber } from '@/platform/next-number';
 import { may } from '@/platform/permission';
 import { Problem } from '@/platform/problem';
@@ -149,6 +150,7 @@ export async function receive(
         createdAt: now,
       })
       .returning({ id: ticket.id, code: ticket.code });
+    if (instrument.samples) await keepSamples({ tx, now, actor }, { assetId: instrument.assetId, ...instrument.samples });
     tickets.push(made!);
   }
   return { receiptId: row!.id, number, tickets };

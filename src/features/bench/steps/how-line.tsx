@@ -1,0 +1,130 @@
+'use client';
+import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import Form from 'react-bootstrap/Form';
+import type { PlannedStep } from '@/core/run/plan';
+import { stepPath } from '@/core/run/step-path';
+import { say } from '@/core/words/say';
+import { attempt } from '@/platform/client/result';
+import { day } from '@/ui/format';
+import { writeModelKeyAction } from '../actions';
+import type { ModelKey } from '../server/model-keys';
+import type { RunView } from '../server/run-view';
+
+/** How this step goes on this model: which key, how long, what the display says. Written from here by whoever knows, shown to all afterwards. */
+export function HowLine({ view, present }: { view: RunView; present: PlannedStep }) {
+  const path = stepPath(present.key);
+  const [written, setWritten] = useState<Record<string, ModelKey>>({});
+  const [editing, setEditing] = useState<string | null>(null);
+  const versions = view.keys[path] ?? [];
+  const newest = written[path] ?? versions[0];
+  const model = view.asset.model;
+  if (editing === path)
+    return (
+      <HowForm
+        key={path}
+        newest={newest}
+        model={model}
+        leave={() => setEditing(null)}
+        send={async (text, secret) => {
+          const result = await attempt(() =>
+            writeModelKeyAction({
+              modelId: view.asset.modelId,
+              procedureId: view.procedure.id,
+              step: path,
+              after: newest?.version ?? 0,
+              text,
+              secret,
+            }),
+          );
+          if (!result.ok) return result.fields.text ?? result.message;
+          const now = { version: result.value.version, text, secret, by: view.me.name, on: new Date().toISOString() };
+          setWritten({ ...written, [path]: now });
+          setEditing(null);
+          return null;
+        }}
+      />
+    );
+  return (
+    <p className="how-line" data-testid="how-line">
+      <span className="quiet">{say({ code: 'keys.on', numbers: { model } })}</span>{' '}
+      {newest?.text ? <span>{newest.text}</span> : <span className="quiet">{say({ code: 'keys.none' })}</span>}
+      {newest?.secret && (
+        <>
+          {' '}
+          <span className="mono" title={say({ code: 'keys.secret' })}>
+            {newest.secret}
+          </span>
+        </>
+      )}{' '}
+      {newest && (
+        <span className="quiet small">
+          {say({ code: 'keys.by', numbers: { by: newest.by, on: day(newest.on.slice(0, 10)), version: newest.version } })}
+        </span>
+      )}{' '}
+      {view.mayWriteKeys && (
+        <Button variant="link" size="sm" className="p-0 align-baseline" onClick={() => setEditing(path)}>
+          {say({ code: newest?.text ? 'keys.change' : 'keys.write' })}
+        </Button>
+      )}
+    </p>
+  );
+}
+
+function HowForm({
+  newest,
+  model,
+  leave,
+  send,
+}: {
+  newest: ModelKey | undefined;
+  model: string;
+  leave: () => void;
+  send: (text: string, secret: string) => Promise<string | null>;
+}) {
+  const [text, setText] = useState(newest?.text ?? '');
+  const [secret, setSecret] = useState(newest?.secret ?? '');
+  const [problem, setProblem] = useState('');
+  return (
+    <form
+      className="how-line d-flex flex-wrap gap-2 align-items-center"
+      onSubmit={async (event) => {
+        event.preventDefault();
+        setProblem((await send(text.trim(), secret.trim())) ?? '');
+      }}
+      onKeyDown={(event) => event.key === 'Escape' && leave()}
+    >
+      <Form.Control
+        autoFocus
+        size="sm"
+        maxLength={400}
+        style={{ flex: '1 1 22rem' }}
+        aria-label={say({ code: 'keys.on', numbers: { model } })}
+        placeholder={say({ code: 'keys.placeholder' })}
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+      />
+      <Form.Control
+        size="sm"
+        className="mono"
+        maxLength={80}
+        style={{ width: '9rem' }}
+        aria-label={say({ code: 'keys.secret' })}
+        placeholder={say({ code: 'keys.secret' })}
+        value={secret}
+        onChange={(event) => setSecret(event.target.value)}
+      />
+      <Button type="submit" size="sm">
+        {say({ code: 'keys.keep' })}
+      </Button>
+      <Button type="button" variant="plain" size="sm" onClick={leave}>
+        {say({ code: 'keys.leave' })}
+      </Button>
+      {problem && (
+        <div className="field-problem w-100" role="alert">
+          {problem}
+        </div>
+      )}
+    </form>
+  );
+}
