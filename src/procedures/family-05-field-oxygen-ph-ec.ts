@@ -1,6 +1,7 @@
 import type { Procedure, School } from '@/core/procedure/procedure';
 import * as part from './water-parts';
-import { ecPart, oxygenPart, phPart, sheet } from './water-sheets';
+import { ecPart, phPart, sheet } from './water-sheets';
+import { oxygenPart } from './oxygen-sheet';
 import { PLACE_OF_WORK, ROOM_SLOTS, ROOM_STEP } from './room';
 
 const ph = phPart(['seven', 'four', 'ten'], { readBack: true });
@@ -47,7 +48,7 @@ export const family05: Procedure = {
   ],
   slots: [part.thermometer, ...ph.slots, ...ec.slots, ...oxygen.slots, ...ROOM_SLOTS],
   points: [part.temperaturePoint, ...ph.points, ...ec.points, ...oxygen.points],
-  schools: [part.offering(part.POINTS, 'three'), EC, AIR, part.offering(part.RINSING, 'tap'), part.DRYING],
+  schools: [part.DIPS, part.offering(part.POINTS, 'three'), EC, AIR, part.offering(part.RINSING, 'tap'), part.DRYING],
   steps: [
     ROOM_STEP,
     {

@@ -8,7 +8,8 @@ const EC: School = part.nearSample(
   [
     ['ec84', '84 µS/cm', '0'],
     ['ec731', '731 µS/cm, mixed salt', '200'],
-    ['ec12880', '12.88 mS/cm', '5000'],
+    // The mixed-salt curve ends below it: dissolved solids are left out.
+    ['ec12880', '12.88 mS/cm', '5000', ['tds']],
   ],
   'ec731',
 );
@@ -30,7 +31,7 @@ export const family09: Procedure = {
   ],
   slots: [part.thermometer, ...ec.slots, ...ROOM_SLOTS],
   points: [part.temperaturePoint, ...ec.points],
-  schools: [EC, part.offering(part.VERIFYING, 'second'), part.RINSING],
+  schools: [part.DIPS, EC, part.offering(part.VERIFYING, 'second'), part.RINSING],
   steps: [ROOM_STEP, ...part.temperatureFirst, part.manualTemperature, ...ec.steps, ...part.store],
   cautions: [part.WET_CARE],
 };

@@ -1,6 +1,7 @@
 import type { Procedure } from '@/core/procedure/procedure';
 import * as part from './water-parts';
-import { ecPart, oxygenPart } from './water-sheets';
+import { ecPart } from './water-sheets';
+import { oxygenPart } from './oxygen-sheet';
 import { ROOM_SLOTS, ROOM_STEP } from './room';
 
 const oxygen = oxygenPart(600);
@@ -24,7 +25,7 @@ export const family12: Procedure = {
   ],
   slots: [part.thermometer, ...oxygen.slots, ...ec.slots, ...ROOM_SLOTS],
   points: [part.temperaturePoint, ...oxygen.points, ...ec.points],
-  schools: [part.offering(part.RINSING, 'tap')],
+  schools: [part.DIPS, part.offering(part.RINSING, 'tap')],
   steps: [
     ROOM_STEP,
     ...part.temperatureFirst,

@@ -119,12 +119,12 @@ export class Day {
     return part && tolerance.percentOfTarget ? (Number(part[1]) * Number(tolerance.percentOfTarget)) / 100 : null;
   }
 
-  /** Until every channel stands still, as the sheet would say it. */
+  /** Until every channel has stood still once: each is captured when it does, as the sheet says it. */
   private settle(): void {
-    if (!this.live.size) return;
-    for (let waited = 0; waited < MOST_SECONDS; waited += 4) {
-      if ([...this.live.values()].every((one) => one.look()?.stable)) return;
-      this.pass(4);
+    const waiting = new Set(this.live.keys());
+    for (let waited = 0; waited < MOST_SECONDS && waiting.size; waited += 2) {
+      for (const id of waiting) if (this.live.get(id)!.look({ early: false })?.stable) waiting.delete(id);
+      if (waiting.size) this.pass(2);
     }
   }
 

@@ -5,124 +5,15 @@ import { describe, expect, it } from 'vitest';
 import { diagnoseWater } from '@/core/diagnosis/diagnose-water';
 import { waterFactsOf } from '@/core/diagnosis/water-facts-of';
 import { waterTest } from '@/core/diagnosis/water-tests';
-import { schoolsOf } from '@/core/procedure/schools-of';
 import { probeResults } from '@/core/probe/probe-result';
 import type { RunChannel } from '@/core/run/event';
-import { technician } from '@/core/run/four-gas.fixture';
-import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
-import { ScriptedRun } from '@/core/run/scripted';
 import { calibrationReadings } from '@/core/run/state';
 import { summarise } from '@/core/results/summary';
-import { MODELS } from '@/processes/seed/catalogue';
 import { flyWater, type WaterPilot } from '@/processes/seed/water-pilot';
-import { METER_MODELS } from '@/standins/meter/meter-models';
-import { PROBE_FAULTS } from '@/standins/meter/probe-fault';
-import { SimulatedMeter } from '@/standins/meter/simulated-meter';
-import { shippedProcedure } from './index';
-import { ROOM_REFERENCES, TRACED } from '@/core/run/room.fixture';
+import { openMeter, SHELF } from './meter-day.fixture';
 
-const liquid = (
-  substance: string,
-  value: string,
-  unit: string,
-  kind: 'buffer' | 'standard' = 'standard',
-  table?: [number, number][],
-): ReferenceSnapshot => ({
-  id: substance,
-  kind,
-  name: substance,
-  lot: `L-${substance}`,
-  expires: '2099-01-31',
-  detail: { doseMl: '30', volumeMl: '500' },
-  ...TRACED,
-  components: [
-    {
-      substance,
-      value,
-      unit,
-      expanded: unit === 'pH' ? '0.02' : String(Number(value) * 0.005),
-      k: 2,
-      ...(table ? { table } : {}),
-    },
-  ],
-});
-const salt = (at25: number): [number, number][] => [15, 20, 25, 30].map((t) => [t, at25 * (1 + 0.02 * (t - 25))]);
-const SHELF: ReferenceSnapshot[] = [
-  liquid('technical-4.01', '4.01', 'pH', 'buffer'),
-  liquid('technical-7.00', '7.00', 'pH', 'buffer'),
-  liquid('technical-10.01', '10.01', 'pH', 'buffer'),
-  liquid('kcl-84', '84', 'µS/cm'),
-  liquid('kcl-1413', '1413', 'µS/cm'),
-  liquid('kcl-12880', '12.88', 'mS/cm'),
-  liquid('salt-731', '731', 'µS/cm', 'standard', salt(731)),
-  liquid('salt-1417', '1417', 'µS/cm', 'standard', salt(1417)),
-  liquid('redox-220', '220', 'mV', 'standard', [
-    [20, 224],
-    [25, 220],
-  ]),
-  liquid('fluoride-1', '1.00', 'mg/L'),
-  liquid('fluoride-10', '10.00', 'mg/L'),
-  liquid('formazin-20', '20.0', 'NTU'),
-  liquid('formazin-100', '100.0', 'NTU'),
-  {
-    ...liquid('phosphate', '6.86', 'pH'),
-    id: 'quick',
-    components: [
-      { substance: 'phosphate', value: '6.86', unit: 'pH', expanded: '0.02', k: 2 },
-      { substance: 'ec-5000', value: '5000', unit: 'µS/cm', expanded: '40', k: 2, table: salt(5000) },
-    ],
-  },
-  {
-    id: 'thermometer',
-    kind: 'tool',
-    role: 'thermometer',
-    name: 'Thermometer',
-    lot: 'T',
-    expires: '2099-01-31',
-    components: [{ substance: 'temperature', value: '1', unit: '°C', expanded: '0.1', k: 2 }],
-    ...TRACED,
-  },
-  ...ROOM_REFERENCES.filter((one) => one.role !== 'thermometer'),
-];
-
-function open(
-  model: string,
-  fault: string,
-  extra: Traits & { service?: ServiceId; samples?: Samples } = {},
-): WaterPilot & { refusals: NonNullable<WaterPilot['refusals']> } {
-  const { procedureId, channels, traits } = MODELS.find((one) => one.name === model)!;
-  const procedure = shippedProcedure(procedureId!)!;
-  const { service = 'calibrate', samples, ...others } = extra;
-  const all: Traits = { ...traits, ...others };
-  const run = new ScriptedRun(procedure, {
-    run: `run-${model}`,
-    actor: technician,
-    start: new Date('2026-11-26T08:00:00.000Z'),
-    references: SHELF,
-  }).start({
-    origin: 'guided',
-    service,
-    rule: 'simple',
-    coverage: 0.9545,
-    practice: false,
-    items: [{ id: 'body', part: 'body', assetId: 'a', model, serial: '1', traits: all }],
-    channels: channels.map((channel): RunChannel => ({ ...channel, id: `c-${channel.role}`, item: 'body', status: 'fitted' })),
-    schools: schoolsOf(procedure, all, samples),
-  });
-  const meter = new SimulatedMeter(METER_MODELS[model]!, 'S-1', PROBE_FAULTS[fault]!, 5);
-  const needs = (slot: string) => procedure.slots.find((one) => one.id === slot)!.needs;
-  let points = 0;
-  const choose = (slot: string) => {
-    const wanted = needs(slot);
-    if (slot === 'buffer') return SHELF[points++ % 2 === 0 ? 1 : 0]!;
-    return SHELF.find(
-      (one) => Array.isArray(wanted) && wanted.every((need) => one.components.some((component) => component.substance === need)),
-    )!;
-  };
-  return { run, meter, choose, refusals: [], trace: [] };
-}
 const flown = (model: string, fault = 'sound', extra: Traits & { service?: ServiceId; samples?: Samples } = {}) => {
-  const pilot = open(model, fault, extra);
+  const pilot = openMeter(model, fault, extra);
   flyWater(pilot);
   return pilot;
 };
@@ -175,7 +66,7 @@ describe('water families from the first step to the last, on a sound simulated m
     expect(ion.mvPerDecade).toBeCloseTo(-57.5, 0);
   });
   it('one buffer gives an offset and no slope, and the sheet says so', () => {
-    const pilot = open('SM-05', 'sound', { schools: { points: 'one' } });
+    const pilot = openMeter('SM-05', 'sound', { schools: { points: 'one' } });
     flyWater({ ...pilot, stopAt: 'quick/round#1/read-back' });
     const slope = (value: string) =>
       pilot.run.try({ type: 'completeStep', step: 'quick/round#1/read-back', answers: { slope: { value } } });
@@ -210,7 +101,7 @@ const CAUSES: [fault: string, model: string, channel: string][] = [
 ];
 describe('each fault of the simulated probes: the true cause is among the first two named, and the next test tells it from the other', () => {
   it.each(CAUSES)('%s on %s', (fault, model, role) => {
-    const pilot = open(model, fault, { service: 'asFoundOnly' });
+    const pilot = openMeter(model, fault, { service: 'asFoundOnly' });
     // A probe just switched on: the wait is left out.
     if (fault === 'notPolarised') pilot.hurried = true;
     flyWater(pilot);
@@ -263,7 +154,7 @@ function drift({ meter, trace }: WaterPilot, channel: RunChannel): number | null
 
 describe('what contradicts the bottle is said, never taken', () => {
   it('the same buffer twice gives no second point', () => {
-    const pilot = open('PG-3P', 'sound');
+    const pilot = openMeter('PG-3P', 'sound');
     const { choose } = pilot;
     flyWater({ ...pilot, choose: (slot) => (slot === 'buffer' ? SHELF[1]! : choose(slot)) });
     expect(pilot.refusals.map((one) => one.code)).toContain('sameBuffer');
@@ -288,7 +179,7 @@ const CARED: [fault: string, model: string, decide: string, decisions: string[]]
 ];
 describe('a probe that is refused or poor is cared for and calibrated once more, at most twice, and then decided', () => {
   it.each(CARED)('%s on %s, %s', (fault, model, decide, decisions) => {
-    const pilot = open(model, fault);
+    const pilot = openMeter(model, fault);
     flyWater({ ...pilot, decide });
     const { state, procedure } = pilot.run;
     expect(pilot.refusals).toEqual([]);
@@ -305,7 +196,7 @@ describe('a probe that is refused or poor is cared for and calibrated once more,
     } else if (fault !== 'sound') expect(probe!.slopePercent).toBeLessThan(95);
   });
   it('fresh buffer is scanned again, each of them, and its doses are booked', () => {
-    const pilot = open('PG-22', 'agedElectrode');
+    const pilot = openMeter('PG-22', 'agedElectrode');
     flyWater({ ...pilot, decide: 'fresh' });
     const bound = pilot.run.state.bindings.filter((one) => one.reference.kind !== 'tool').map((one) => one.slot);
     expect(bound).toEqual(['seven', 'four', 'seven', 'four', 'seven', 'four']);
@@ -313,7 +204,7 @@ describe('a probe that is refused or poor is cared for and calibrated once more,
     expect(poured).toHaveLength(6);
   });
   it('the decision of one sheet leaves the points of another alone', () => {
-    const pilot = open('SM-35', 'greasyElectrode');
+    const pilot = openMeter('SM-35', 'greasyElectrode');
     flyWater({ ...pilot, decide: 'clean' });
     const { state } = pilot.run;
     const points = (role: string) =>
@@ -368,5 +259,56 @@ describe('what the samples are, asked once at receipt, chooses buffers and stand
   it('a way that the workshop chose for the model stands before it', () => {
     const { run } = flown('SM-11', 'sound', { samples: { ph: '9.5' }, schools: { points: 'two' } });
     expect(run.state.readings.some((one) => one.point === 'ten')).toBe(false);
+  });
+});
+
+describe('as found, calibration and the last check share their dips', () => {
+  const dips = (model: string, extra: Parameters<typeof flown>[2], pattern: RegExp) => {
+    const pilot = flown(model, 'sound', extra);
+    const { state, procedure } = pilot.run;
+    expect(summarise(procedure, state).asLeft).toBe('within');
+    const liquids = state.stimuli.filter(({ slot }) => pattern.test(slot));
+    return { count: liquids.length, lines: summarise(procedure, state).lines, pilot };
+  };
+  const TWO_AND_ONE = { samples: { ph: '7.5', conductivity: '1000' } };
+  it.each([
+    ['SM-35', 'together', TWO_AND_ONE, 4],
+    ['SM-35', 'apart', TWO_AND_ONE, 9],
+    ['PG-90', 'together', { samples: { ph: '9', conductivity: '5000' } }, 10],
+    ['PG-90', 'apart', { samples: { ph: '9', conductivity: '5000' } }, 18],
+  ] as const)('%s, %s', (model, way, extra, expected) => {
+    const { count, lines } = dips(model, { ...extra, schools: { dips: way } }, /^(seven|four|ten|ec\d+)$/);
+    expect(count).toBe(expected);
+    const named = (code: string) =>
+      lines.filter((one) => /^(seven|four|ten|ec)/.test(one.point) && one.notes.some((note) => note.code === code)).length;
+    expect(named('note.sameExposure') > 0).toBe(way === 'together');
+    expect(named('note.computedElectrode') > 0).toBe(way === 'together');
+  });
+
+  it('what is worked out is what the meter would have shown, within its uncertainty and a step', () => {
+    for (const [model, samples] of [
+      ['SM-35', { ph: '9', conductivity: '1000' }],
+      ['PG-90', { ph: '9', conductivity: '5000' }],
+    ] as const) {
+      const of = (way: string) =>
+        dips(model, { samples, schools: { dips: way } }, /./).lines.filter(
+          (one) => one.found && /^(seven|four|ten|ec)/.test(one.point),
+        );
+      const [computed, shown] = [of('together'), of('apart')];
+      expect(computed.map((one) => one.point)).toEqual(shown.map((one) => one.point));
+      computed.forEach((line, index) => {
+        const other = shown[index]!.found!;
+        const step = line.measurand === 'pH' ? 0.01 : line.unit === 'mS/cm' ? 0.01 : 1;
+        const apart = Math.abs(Number(line.found!.reading.text) - Number(other.reading.text));
+        expect(apart, `${model} ${line.point}`).toBeLessThanOrEqual(Number(line.found!.expanded) + step);
+      });
+    }
+  });
+
+  it('a meter that does not say what it keeps is dipped for its as found first; as found only is never worked out', () => {
+    const { lines } = dips('SM-11', { samples: { ph: '7.5', conductivity: '1000' } }, /./);
+    expect(lines.every((one) => one.notes.every((note) => note.code !== 'note.computedElectrode'))).toBe(true);
+    const only = flown('PG-90', 'sound', { service: 'asFoundOnly' });
+    expect(only.run.state.readings.every((one) => one.inputs?.computed === undefined)).toBe(true);
   });
 });

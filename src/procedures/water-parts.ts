@@ -1,103 +1,15 @@
 import type { Storage } from '@/core/instrument/traits';
 import type { Condition } from '@/core/procedure/condition';
 import type { BadAnswer } from '@/core/procedure/follow';
-import type { CheckItem, Point, Procedure, School, Slot, Step } from '@/core/procedure/procedure';
+import type { CheckItem, Point, Procedure, Slot, Step } from '@/core/procedure/procedure';
 import { putRight, worthARemark } from './parts';
+import { GONE_ON, NEVER_BACK } from './water-dips';
+
+export * from './water-dips';
+export * from './water-schools';
 
 /** Steps that the water families share, as data. Waits, reasons and cautions are common practice; the maker's manual rules. */
 export const WET_CARE = 'Electrolyte and cleaning solution: gloves, and the data sheet at hand.';
-export const NEVER_BACK = 'Fresh from the bottle into the beaker; used solution never goes back and is never used again.';
-const RINSE = 'Rinse 10 s, never rub. ';
-/** What rinsing and drying mean by the chosen school. */
-const RINSED: NonNullable<Step['says']> = [
-  { school: 'rinsing', option: 'distilled', text: 'Rinse with distilled water.' },
-  { school: 'rinsing', option: 'tap', text: 'Rinse under the tap: never distilled after the field.' },
-  { school: 'drying', option: 'shake', text: 'Shake off, do not wipe.' },
-  { school: 'drying', option: 'dab', text: 'Dab dry.' },
-];
-
-/** Section of questions on which practitioners disagree, with what is done here and why. */
-export const DRYING: School = {
-  id: 'drying',
-  label: 'Drying the probe',
-  options: [
-    { id: 'shake', label: 'shake off only', reason: 'Wiping charges the glass, and the reading drifts.' },
-    { id: 'dab', label: 'dab dry', reason: 'Less carry-over with small beakers; dab, never rub.' },
-  ],
-  standard: 'shake',
-};
-export const RINSING: School = {
-  id: 'rinsing',
-  label: 'Rinsing',
-  options: [
-    {
-      id: 'distilled',
-      label: 'distilled water',
-      reason: 'Nothing is carried into the next buffer. It is for rinsing only, never for storing.',
-    },
-    { id: 'tap', label: 'tap water', reason: 'After the field: washes salts off without starving the glass.' },
-  ],
-  standard: 'distilled',
-};
-export const POINTS: School = {
-  id: 'points',
-  label: 'Number of buffers',
-  options: [
-    { id: 'one', label: 'one', reason: 'Quick check of the offset only: it gives no slope.' },
-    { id: 'two', label: 'two', reason: 'Brackets the samples from pH 4 to 8.', over: { ph: '0' } },
-    { id: 'three', label: 'three', reason: 'Samples exceed pH 8.', over: { ph: '8' } },
-  ],
-  standard: 'two',
-};
-/** Which second buffer brackets the samples. */
-export const BRACKET: School = {
-  id: 'bracket',
-  label: 'Second buffer',
-  options: [
-    { id: 'acid', label: '4.01', reason: 'Brackets samples below pH 7, and a little over.', over: { ph: '0' } },
-    { id: 'alkaline', label: '10.01', reason: 'Samples exceed pH 8: 7 and 10 bracket them.', over: { ph: '8' } },
-  ],
-  standard: 'acid',
-};
-/** Whether a standard of 12.88 mS/cm is dipped into. */
-export const HIGH_STANDARD: School = {
-  id: 'high-standard',
-  label: '12.88 mS/cm',
-  options: [
-    { id: 'no', label: 'left out', reason: 'Samples stay under 2 mS/cm.', over: { conductivity: '0' } },
-    { id: 'yes', label: 'calibrated too', reason: 'Samples exceed 2 mS/cm.', over: { conductivity: '2000' } },
-  ],
-  standard: 'yes',
-};
-/** One conductivity standard, near the sample (or about 65 % of full scale where nobody knows it; common practice). */
-export const nearSample = (options: [id: string, label: string, over: string][], standard: string): School => ({
-  id: 'ec-standard',
-  label: 'Conductivity standard',
-  options: options.map(([id, label, over]) => ({
-    id,
-    label,
-    reason: `Near samples of over ${over} µS/cm; where nobody knows them, about 65 % of full scale.`,
-    over: { conductivity: over },
-  })),
-  standard,
-});
-export const VERIFYING: School = {
-  id: 'verifying',
-  label: 'Check afterwards',
-  options: [
-    { id: 'same', label: 'the same buffer again', reason: 'Repeatability: shows that it was taken, ± 0.1 pH.' },
-    { id: 'second', label: 'a second standard', reason: 'Verification: another bottle, about twice the first.' },
-  ],
-  standard: 'same',
-};
-/** A question with the answer that this procedure starts from, and only the answers that it can follow. */
-export const offering = (school: School, standard: string, only?: string[]): School => ({
-  ...school,
-  options: school.options.filter((one) => !only || only.includes(one.id)),
-  standard,
-});
-export const school = (id: string, option: string): Condition => ({ is: 'school', school: id, option });
-
 export const buffer = (id: string, label: string, substance: string): Slot => ({
   id,
   label,
@@ -203,8 +115,6 @@ export const thermometer: Slot = {
   needs: ['temperature'],
   roles: ['thermometer'],
 };
-/** Something was ordered beyond the as-found. */
-export const GONE_ON: Condition = { not: { is: 'property', property: 'as-found-only' } };
 const HAS_TEMPERATURE: Condition = { is: 'channel', role: 'temperature' };
 export const temperatureFirst: Step[] = [
   {
@@ -244,90 +154,6 @@ export const temperatureFirst: Step[] = [
     when: { all: [HAS_TEMPERATURE, { is: 'anythingAdjusted' }] },
   },
 ];
-
-const both = (one: Condition, other?: Condition): Condition => (other ? { all: [one, other] } : one);
-
-interface DipOptions {
-  slot: string;
-  title: string;
-  point: string;
-  means?: string;
-  reason?: string;
-  when?: Condition;
-}
-
-/** Into the liquid, read, out again: three steps of one dip. */
-export function dip(id: string, phase: 'asFound' | 'asLeft' | 'check', given: DipOptions): Step[] {
-  const { slot, title, point, means = 'probe in the liquid', reason, when } = given;
-  // Where nothing is adjusted the as-found stands for both.
-  const then = phase === 'asLeft' ? both(GONE_ON, when) : when;
-  const held = then ? { when: then } : {};
-  const what = { asFound: 'As found', asLeft: 'As left', check: 'Check' }[phase];
-  return [
-    {
-      id: `${id}-in`,
-      kind: 'stimulus',
-      title: `Dip into ${title}`,
-      slot,
-      means,
-      on: true,
-      reason: RINSE + NEVER_BACK,
-      says: RINSED,
-      ...held,
-    },
-    {
-      id: `${id}-read`,
-      kind: 'read',
-      title: `${what}: ${title}`,
-      points: [point],
-      phase,
-      stability: { windowSeconds: 15, maxSpread: '0.02' },
-      reason: reason ?? 'Reading and temperature both have to stand still.',
-      ...held,
-    },
-    { id: `${id}-out`, kind: 'stimulus', title: 'Lift out', slot, means, on: false, ...held },
-  ];
-}
-
-/** A point of the calibration: dip, take the voltage, press the key, lift. */
-export function calibrateIn(id: string, given: DipOptions & { key?: string }): Step[] {
-  const { slot, title, point, means = 'probe in the liquid', reason, when, key } = given;
-  const held = { when: both(GONE_ON, when) };
-  return [
-    {
-      id: `${id}-in`,
-      kind: 'stimulus',
-      title: `Dip into ${title}`,
-      slot,
-      means,
-      on: true,
-      reason: RINSE + NEVER_BACK,
-      says: RINSED,
-      ...held,
-    },
-    {
-      id: `${id}-take`,
-      kind: 'read',
-      title: `Calibrate: ${title}`,
-      points: [point],
-      phase: 'adjustment',
-      stability: { windowSeconds: 15, maxSpread: '0.02' },
-      reason: reason ?? 'Before the key is pressed: what it shows and its millivolts, once both stand still.',
-      ...held,
-    },
-    {
-      id: `${id}-set`,
-      kind: 'adjust',
-      title: `Set it to ${title}`,
-      points: [point],
-      action: 'calibrate',
-      together: true,
-      reason: key ?? 'Press the calibration key; the meter recognises the liquid or is set to its value at this temperature.',
-      ...held,
-    },
-    { id: `${id}-out`, kind: 'stimulus', title: 'Lift out', slot, means, on: false, ...held },
-  ];
-}
 
 export const chooseLiquids = (id: string, title: string, slots: string[], when?: Condition): Step => ({
   id,

@@ -5,18 +5,29 @@ import {
   calibrateIn,
   chooseLiquids,
   dip,
+  DIPS_TOGETHER,
+  FIRST_ROUND,
+  GONE_ON,
   inBuffer,
   lookAtCell,
+  keptBefore,
   lookAt,
-  lookAtMembrane,
   readBackSlope,
   school,
   soak,
   standard,
 } from './water-parts';
-import { calibrationRound, cleanCell, cleanGlass, freshLiquid, newMembrane, overnight } from './water-round';
+import { calibrationRound, cleanCell, cleanGlass, freshLiquid, overnight } from './water-round';
 
-interface Part {
+/** True of every run. */
+const ALWAYS: Condition = { not: { any: [] } };
+/** All of what is given; undefined where nothing is. */
+function allOf(...conditions: (Condition | undefined)[]): Condition | undefined {
+  const given = conditions.filter((one) => one !== undefined);
+  return given.length > 1 ? { all: given } : given[0];
+}
+
+export interface Part {
   slots: Slot[];
   points: Point[];
   steps: Step[];
@@ -55,6 +66,12 @@ export function phPart(
     const when = dipped(name);
     return when ? { when } : {};
   };
+  // Nothing was set before the first; the others are worked out where the meter said what it kept.
+  const foundInDip = (name: BufferName) => allOf(DIPS_TOGETHER, name === order[0] ? undefined : { is: 'electrodeKnown' })!;
+  const isLast = (name: BufferName): Condition | undefined => {
+    const later = order.slice(order.indexOf(name) + 1).map(dipped);
+    return later.length ? { not: { any: later.map((one) => one ?? ALWAYS) } } : undefined;
+  };
   return {
     slots: order.map((name) => buffer(name, BUFFERS[name][0].toLowerCase(), BUFFERS[name][1])),
     points: order.map((name) => inBuffer(name, BUFFERS[name][0], name, BUFFERS[name][1])),
@@ -63,8 +80,14 @@ export function phPart(
       ...soak('look'),
       ...first,
       ...order.map((name) => chooseLiquids(`${name}-bottle`, `Scan ${BUFFERS[name][0].toLowerCase()}`, [name], dipped(name))),
+      keptBefore,
       ...order.flatMap((name) =>
-        dip(`found-${name}`, 'asFound', { slot: name, title: BUFFERS[name][0], point: name, ...held(name) }),
+        dip(`found-${name}`, 'asFound', {
+          slot: name,
+          title: BUFFERS[name][0],
+          point: name,
+          when: allOf(dipped(name), { not: allOf(GONE_ON, foundInDip(name))! })!,
+        }),
       ),
       calibrationRound(
         {
@@ -82,7 +105,17 @@ export function phPart(
         },
         [
           ...order.flatMap((name) =>
-            calibrateIn(`set-${name}`, { slot: name, title: BUFFERS[name][0], point: name, ...held(name) }),
+            calibrateIn(`set-${name}`, {
+              slot: name,
+              title: BUFFERS[name][0],
+              point: name,
+              ...held(name),
+              found: {
+                when: allOf(dipped(name), foundInDip(name), FIRST_ROUND)!,
+                ...(name === order[0] ? {} : { computed: 'electrode' as const }),
+              },
+              left: { when: allOf(dipped(name), DIPS_TOGETHER, isLast(name))! },
+            }),
           ),
           ...(readBack ? [readBackSlope('read-back', 2, more)] : []),
         ],
@@ -92,7 +125,7 @@ export function phPart(
           slot: name,
           title: BUFFERS[name][0],
           point: name,
-          ...held(name),
+          when: allOf(dipped(name), { is: 'leftMissing', points: [name], role: 'ph' })!,
           reason: 'The same buffer again is repeatability: within ± 0.1 pH it was taken.',
         }),
       ),
@@ -149,6 +182,12 @@ export function ecPart(
         ? chosen(id)
         : high(id);
   const held = (id: string) => (when(id) ? { when: when(id)! } : {});
+  const solidsOf = (id: string) => (id === (oneOf ?? order[0]) ? 'solids' : `solids-${id}`);
+  const withSolids = (id: string) => solids && id !== verify && (oneOf !== undefined || id === order[0]);
+  const isLast = (id: string): Condition | undefined => {
+    const later = oneOf ? [] : order.slice(order.indexOf(id) + 1).map(when);
+    return later.length ? { not: { any: later.map((one) => one ?? ALWAYS) } } : undefined;
+  };
   return {
     slots: all.map((id) => standard(id, title(id), STANDARDS[id]![1])),
     points: [
@@ -159,26 +198,25 @@ export function ecPart(
         target: { kind: 'material', slot: id, component: STANDARDS[id]![1], via: 'compensated' },
       })),
       ...(solids
-        ? [
-            {
-              id: 'solids',
-              label: `Dissolved solids of ${title(oneOf ?? order[0]!)}`,
-              channels: ['tds'],
-              target: {
-                kind: 'material',
-                slot: oneOf ?? order[0]!,
-                component: STANDARDS[oneOf ?? order[0]!]![1],
-                via: 'dissolvedSolids',
-              },
-            } satisfies Point,
-          ]
+        ? (oneOf ? order : order.slice(0, 1)).map((id): Point => ({
+            id: solidsOf(id),
+            label: `Dissolved solids of ${title(id)}`,
+            channels: ['tds'],
+            target: { kind: 'material', slot: id, component: STANDARDS[id]![1], via: 'dissolvedSolids' },
+          }))
         : []),
     ],
     steps: [
       lookAtCell,
       ...all.map((id) => chooseLiquids(`${id}-bottle`, `Scan ${title(id)}`, [id], when(id))),
       ...all.flatMap((id) =>
-        dip(`found-${id}`, 'asFound', { slot: id, title: title(id), point: id, reason: swing, ...held(id) }),
+        dip(`found-${id}`, 'asFound', {
+          slot: id,
+          title: title(id),
+          point: id,
+          reason: swing,
+          when: allOf(when(id), id === verify ? undefined : { not: allOf(GONE_ON, DIPS_TOGETHER)! })!,
+        }),
       ),
       calibrationRound(
         {
@@ -201,6 +239,14 @@ export function ecPart(
               reason: swing,
               key: 'Press the calibration key: the cell constant is set so that the standard reads its value.',
               ...held(id),
+              found: {
+                when: allOf(when(id), DIPS_TOGETHER, FIRST_ROUND)!,
+                ...(oneOf || id === order[0] ? {} : { computed: 'cell' as const }),
+              },
+              left: {
+                when: allOf(when(id), DIPS_TOGETHER, isLast(id))!,
+                points: withSolids(id) ? [id, solidsOf(id)] : [id],
+              },
             }),
           ),
           ...(cell
@@ -224,7 +270,7 @@ export function ecPart(
         ],
       ),
       ...all.flatMap((id) =>
-        withSolids(
+        solidsRead(
           dip(`left-${id}`, 'asLeft', {
             slot: id,
             title: title(id),
@@ -233,9 +279,9 @@ export function ecPart(
               id === verify
                 ? 'A second standard from another bottle is verification; the first one again is only repeatability.'
                 : 'The same standard again: repeatability.',
-            ...held(id),
+            when: allOf(when(id), id === verify ? undefined : { is: 'leftMissing', points: [id], role: channelsOf(id)[0]! })!,
           }),
-          solids && id === (oneOf ?? order[0]),
+          withSolids(id) ? solidsOf(id) : null,
         ),
       ),
     ],
@@ -243,111 +289,8 @@ export function ecPart(
 }
 
 /** Dissolved solids are read in the same beaker. */
-const withSolids = (steps: Step[], wanted: boolean): Step[] =>
-  wanted ? steps.map((step) => (step.kind === 'read' ? { ...step, points: [...step.points, 'solids'] } : step)) : steps;
-
-const OPEN_AIR: Condition = school('oxygen-air', 'open');
-const IN_AIR = 'probe in the moist, vented sleeve';
-
-/** Oxygen in water-saturated air at the pressure of the place; what can't be true is not accepted. */
-export function oxygenPart(waitSeconds: number): Part {
-  const channels = ['do', 'sat'];
-  const air: Point = {
-    id: 'air',
-    label: 'Water-saturated air',
-    channels,
-    target: { kind: 'computed', function: 'airSaturatedOxygen' },
-  };
-  const notNow: Condition = { not: { is: 'property', property: 'as-found-only' } };
-  return {
-    slots: [{ id: 'sleeve', label: 'moist, vented sleeve', kind: 'cleanAir' }],
-    points: [
-      air,
-      {
-        ...air,
-        id: 'plausible',
-        label: 'Plausible before it is accepted',
-        gate: {
-          lowest: '0.88',
-          highest: '1.10',
-          ofTarget: true,
-          reason:
-            'outside 88 to 110 % of what the local pressure allows: membrane, electrolyte, polarisation or the pressure set',
-        },
-      },
-    ],
-    steps: [
-      lookAtMembrane,
-      {
-        id: 'open-in',
-        kind: 'stimulus',
-        title: 'Hold it in the open air',
-        slot: 'sleeve',
-        means: IN_AIR,
-        on: true,
-        reason: 'At the place of use: out of the wind and the sun, dry membrane, within 10 °C of the water.',
-        when: OPEN_AIR,
-      },
-      {
-        id: 'sleeve-in',
-        kind: 'stimulus',
-        title: 'Into the moist sleeve',
-        slot: 'sleeve',
-        means: IN_AIR,
-        on: true,
-        reason:
-          'A wet sponge under it, not touching; the sleeve vented (opened by a few threads), so that it has the pressure of the room.',
-        when: { not: OPEN_AIR },
-      },
-      {
-        id: 'settle',
-        kind: 'wait',
-        title: 'Polarise and settle',
-        minSeconds: waitSeconds,
-        from: 'entered',
-        reason: 'A polarographic probe takes 10 minutes; temperature has to stand still.',
-      },
-      {
-        id: 'found-air',
-        kind: 'read',
-        title: 'As found: air',
-        points: ['air'],
-        phase: 'asFound',
-        stability: { windowSeconds: 15, maxSpread: '0.05' },
-        reason: 'Per cent of local saturation is 100 anywhere; per cent at 1 atm is less the higher the place.',
-      },
-      calibrationRound({ id: 'oxygen', roles: channels, remedies: [newMembrane(channels)], also: { is: 'implausible' } }, [
-        {
-          id: 'plausible',
-          kind: 'read',
-          title: 'Is it plausible?',
-          points: ['plausible'],
-          phase: 'adjustment',
-          reason: 'Before it is accepted: a probe far off what the pressure allows is ill, not out of adjustment.',
-        },
-        {
-          id: 'set-air',
-          kind: 'adjust',
-          title: 'Accept 100 % in air',
-          points: ['air'],
-          action: 'calibrate',
-          together: true,
-          when: { not: { is: 'implausible' } },
-        },
-      ]),
-      {
-        id: 'left-air',
-        kind: 'read',
-        title: 'As left: air',
-        points: ['air'],
-        phase: 'asLeft',
-        when: notNow,
-        stability: { windowSeconds: 15, maxSpread: '0.05' },
-      },
-      { id: 'sleeve-out', kind: 'stimulus', title: 'Out of the sleeve', slot: 'sleeve', means: IN_AIR, on: false },
-    ],
-  };
-}
+const solidsRead = (steps: Step[], point: string | null): Step[] =>
+  point ? steps.map((step) => (step.kind === 'read' ? { ...step, points: [...step.points, point] } : step)) : steps;
 
 /** Steps of a part as a sheet of its own, with ids of their own. */
 export function sheet(id: string, name: string, part: Part, when: Condition): Step {

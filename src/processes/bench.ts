@@ -3,6 +3,7 @@ import { format } from 'date-fns';
 import { closeDatabase, database, pool } from '@/data/connection';
 import { certificateDefinition, certificatePdfOf, drawDefinition } from '@/features/certificates/server';
 import { benchCore } from './bench-core';
+import { benchDips } from './bench-dips';
 import { benchExposures } from './bench-exposures';
 import { benchGas } from './bench-gas';
 import { benchJudge } from './bench-judge';
@@ -92,6 +93,8 @@ async function certificatesAgainstLibrary(): Promise<boolean> {
 const results = [
   ...benchCore(),
   benchGas(),
+  benchExposures(),
+  benchDips(),
   ...(await benchJudge()),
   await certificatesAgainstLibrary(),
   await probeSheetAgainstSql(),

@@ -3,7 +3,8 @@ import { toReferenceTemperature } from '../conductivity/to-reference-temperature
 import { Dec } from '../quantity/decimal';
 import type { TargetUsed } from '../run/event';
 import type { Refusal } from '../run/refusal';
-import type { Component } from '../uncertainty/component';
+import { isStruck } from '../run/state';
+import { bounded, type Component } from '../uncertainty/component';
 import { say } from '../words/say';
 import { standingComponent } from './common-influences';
 import { liquidTemperature, TEMPERATURE, temperatureInfluences } from './liquid-temperature';
@@ -87,7 +88,21 @@ function influences(context: InfluenceContext): Component[] {
     ...temperatureInfluences(context, conductivity),
     standingComponent(context, conductivity, 'compensation', 'compensation'),
     standingComponent(context, conductivity, 'cell', 'cell'),
+    computedInfluence(context),
   ].filter((one): one is Component => one !== null);
+}
+
+/** Half a step of each display that the change of the cell constant was taken from, in an as-found figure that is worked out with it. */
+function computedInfluence({ inputs, state, target }: InfluenceContext): Component | null {
+  if (inputs.computed !== 'cell') return null;
+  const relative = state.readings
+    .filter((one) => one.phase === 'adjustment' && !isStruck(one))
+    .reduce((sum, one) => {
+      const channel = state.channels.find((each) => each.id === one.channel && each.measurand === 'conductivity');
+      return channel ? sum + Number(channel.resolution) / 2 / Number(one.reading.text) : sum;
+    }, 0);
+  const half = relative * Number(target.value);
+  return half > 0 ? bounded({ id: 'computed', half, basis: { code: 'basis.computed' } }) : null;
 }
 
 export const conductivity: Measurand = {

@@ -6,7 +6,8 @@ import { checkMillivolts, sameBufferTwice } from '../run/check-millivolts';
 import type { TargetUsed } from '../run/event';
 import { refuse, type Refusal } from '../run/refusal';
 import { boundReference } from '../run/state';
-import type { Component } from '../uncertainty/component';
+import { nernstSlope } from '../ph/nernst-slope';
+import { bounded, type Component } from '../uncertainty/component';
 import { say } from '../words/say';
 import { standingComponent } from './common-influences';
 import { liquidTemperature, TEMPERATURE, temperatureInfluences } from './liquid-temperature';
@@ -94,8 +95,19 @@ function influences(context: InfluenceContext): Component[] {
     ...temperatureInfluences(context, pH),
     standingComponent(context, pH, 'junction', 'junction'),
     standingComponent(context, pH, 'interpolation', 'interpolation'),
+    computedInfluence(context),
   ].filter((one): one is Component => one !== null);
 }
+
+/** Rounding of the millivolts, of the slope and of the offset (half of a tenth each) in an as-found figure that is worked out from them. */
+function computedInfluence({ inputs, target }: InfluenceContext): Component | null {
+  const { computed, slopePercent, temperatureC } = inputs;
+  if (computed !== 'electrode' || !slopePercent || !temperatureC) return null;
+  const slope = (Number(slopePercent) / 100) * nernstSlope({ temperatureC: Number(temperatureC) });
+  const half = (HALF_A_TENTH + HALF_A_TENTH) / slope + (Math.abs(Number(target.value) - 7) * HALF_A_TENTH) / Number(slopePercent);
+  return bounded({ id: 'computed', half, basis: { code: 'basis.computed' } });
+}
+const HALF_A_TENTH = 0.05;
 
 /** While a meter is being calibrated nothing is taken that contradicts the bottle: the sign, another buffer's voltage, the same buffer twice. */
 function contradicts({ inputs, point, channel, state }: TargetContext, used: TargetUsed): Refusal | null {

@@ -33,7 +33,9 @@ export type Condition =
   /** The gas that is open is beyond the alarm point of every channel. */
   | { is: 'tripsAlarms' }
   /** A channel was not read at these points since its last adjustment. */
-  | { is: 'leftMissing'; points: string[] }
+  | { is: 'leftMissing'; points: string[]; role?: string }
+  /** Slope and offset that the meter keeps were told before anything was adjusted. */
+  | { is: 'electrodeKnown' }
   | { is: 'anyAdjustFailed' }
   /** The last zero failed, of this channel or of any. */
   | { is: 'zeroFailed' }

@@ -1,4 +1,5 @@
 import type { BufferId } from '../ph/buffer-value';
+import type { ComputedFrom } from '../run/computed-found';
 import type { EquipmentRole } from '../run/reference-snapshot';
 import type { Samples } from '../instrument/samples';
 import type { Condition } from './condition';
@@ -77,6 +78,7 @@ export const ITEM_TOPICS = [
   'placeOfWork',
   'backInAir',
   'another',
+  'keptBefore',
 ] as const;
 export type ItemTopic = (typeof ITEM_TOPICS)[number];
 
@@ -107,6 +109,8 @@ export interface SchoolOption {
   reason: string;
   /** It fits samples of more than this, asked once at receipt: the last answer whose limit is passed is proposed. */
   over?: Partial<Samples>;
+  /** Channel roles that this answer leaves uncalibrated. */
+  without?: string[];
 }
 
 /** A question on which practitioners disagree: what this procedure does, and why. A model may choose another option (its traits). */
@@ -143,6 +147,8 @@ export type Step =
       counts?: false;
       remark?: string;
       stability?: { windowSeconds: number; maxSpread: string };
+      /** As found after another liquid was set already: worked out from what the meter kept before. */
+      computed?: ComputedFrom;
       /** How long gas or liquid has to act before a reading counts; earlier asks for a reason. */
       exposureSeconds?: number;
       /** A sample that is taken at one moment of a breath: press at this second of so many. */

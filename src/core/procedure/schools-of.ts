@@ -1,5 +1,6 @@
 import { SAMPLE_QUANTITIES, type SampleQuantity, type Samples } from '../instrument/samples';
 import type { Traits } from '../instrument/traits';
+import type { RunChannel } from '../run/event';
 import type { Procedure, School } from './procedure';
 
 /**
@@ -33,6 +34,21 @@ function forSamples({ options }: School, samples: Samples): string | null {
     }),
   );
   return fits.at(-1)?.id ?? null;
+}
+
+/**
+ * The channels of a run with those that the chosen answers leave out marked as not calibrated.
+ *
+ * @example
+ * channelsAsked(channels, family20, { 'high-standard': 'no' }) // ec-high: notCalibrated
+ */
+export function channelsAsked(
+  channels: RunChannel[],
+  { schools = [] }: Pick<Procedure, 'schools'>,
+  chosen: Record<string, string>,
+): RunChannel[] {
+  const without = new Set(schools.flatMap((one) => one.options.find((option) => option.id === chosen[one.id])?.without ?? []));
+  return channels.map((one) => (without.has(one.role) && one.status === 'fitted' ? { ...one, status: 'notCalibrated' } : one));
 }
 
 /**

@@ -80,7 +80,7 @@ export function judgedOf(reading: RecordedReading): Judged {
     binding: lost ? null : (target?.binding ?? null),
     air: target?.air ?? null,
     basis: target?.sentence ?? '',
-    inputs: target?.inputs ?? {},
+    inputs: { ...target?.inputs, ...computedFrom(reading.inputs) },
     deviation: figures?.error ?? null,
     limits:
       typeof figures?.lower === 'string' && typeof figures.upper === 'string'
@@ -100,6 +100,11 @@ export function judgedOf(reading: RecordedReading): Judged {
     counts,
   };
 }
+
+/** What an as-found figure was worked out from, where it was not read. */
+const COMPUTED_FROM = ['computed', 'millivolts', 'slopePercent', 'offsetMv', 'shown', 'cellChange'];
+const computedFrom = (inputs: Record<string, string>) =>
+  inputs.computed ? Object.fromEntries(COMPUTED_FROM.flatMap((name) => (inputs[name] ? [[name, inputs[name]]] : []))) : {};
 
 const plainReason = (code: string): Fact | null =>
   code === 'over' || code === 'under' || code === 'fault' ? { code: `judged.${code}` } : null;

@@ -1,6 +1,6 @@
 import type { Procedure } from '../procedure/procedure';
 import type { RunChannel } from '../run/event';
-import { sharedExposure } from '../run/shared';
+import { lastAdjusted, sharedExposure } from '../run/shared';
 import { isStruck, type RecordedReading, type RunState } from '../run/state';
 import type { Fact } from '../words/say';
 import { askedPoints } from './asked-points';
@@ -29,7 +29,9 @@ export function results({ procedure, state }: { procedure: Procedure; state: Run
       .filter((channel) => point.channels.includes(channel.role))
       .map((channel): ResultLine => {
         const found = standing.get(`asFound/${point.id}/${channel.id}`);
-        const left = standing.get(`asLeft/${point.id}/${channel.id}`);
+        // What was read before another adjustment of this channel is no as left.
+        const read = standing.get(`asLeft/${point.id}/${channel.id}`);
+        const left = read && read.seq > lastAdjusted(state, channel.id) ? read : undefined;
         const shared = left ? sharedExposure(state, left) : null;
         const wasAdjusted = adjusted.has(channel.id);
         const foundJudged = found ? judgedOf(found) : null;
@@ -50,11 +52,19 @@ export function results({ procedure, state }: { procedure: Procedure; state: Run
           leftIsFound,
           retired: state.retired[channel.id]?.consequence ?? null,
         };
-        return { ...line, notes: [...notesOf(line, channel), ...(shared ? [SAME_EXPOSURE] : [])] };
+        return {
+          ...line,
+          notes: [
+            ...notesOf(line, channel),
+            ...(foundJudged?.inputs.computed ? [computedNote(foundJudged.inputs.computed)] : []),
+            ...(shared ? [SAME_EXPOSURE] : []),
+          ],
+        };
       });
   });
 }
 
+const computedNote = (from: string): Fact => ({ code: from === 'cell' ? 'note.computedCell' : 'note.computedElectrode' });
 const SAME_EXPOSURE: Fact = { code: 'note.sameExposure' };
 function notesOf(line: Omit<ResultLine, 'notes'>, channel: RunChannel): Fact[] {
   if (channel.status === 'removed') return [{ code: 'note.removed' }];

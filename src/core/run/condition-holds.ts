@@ -3,6 +3,7 @@ import { electrodeThrough } from '../probe/electrode-through';
 import type { ServiceId } from '../instrument/service';
 import type { Traits } from '../instrument/traits';
 import type { Condition, PropertyName } from '../procedure/condition';
+import { electrodeBefore } from './computed-found';
 import type { RunChannel } from './event';
 import { bumpStands, leftMissing, tripsAlarms } from './shared';
 import {
@@ -115,7 +116,9 @@ export function conditionHolds(
     case 'tripsAlarms':
       return tripsAlarms(state);
     case 'leftMissing':
-      return leftMissing(state, condition.points, channel);
+      return leftMissing(state, condition.points, { channel, role: condition.role });
+    case 'electrodeKnown':
+      return electrodeBefore(state) !== null;
   }
 }
 

@@ -47,7 +47,11 @@ function problemWith(item: CheckItem, answer: Answer | undefined, state: RunStat
     (item.answer === 'yesNo' && !['yes', 'no'].includes(value))
   )
     return refused('unanswered', { label }, item.id);
-  if (item.answer === 'number' && !(item.needsPoints && value === 'none') && !/^[+-]?\d+(\.\d+)?$/.test(value))
+  if (
+    item.answer === 'number' &&
+    !((item.needsPoints || item.about === 'keptBefore') && value === 'none') &&
+    !/^[+-]?\d+(\.\d+)?$/.test(value)
+  )
     return refused('notANumber', { label, typed: answer.value }, item.id);
   const short = tooFewPoints(item, value, state);
   if (short) return refuse('tooFewPoints', short, { field: item.id });

@@ -3,6 +3,7 @@ import { measurandOf } from '../measurand';
 import { checkTypedReading, type Reading } from '../quantity/reading';
 import type { Point } from '../procedure/procedure';
 import type { Command } from './command';
+import { computedFound } from './computed-found';
 import type { Capture } from './evidence';
 import type { EventDraft, RunChannel, TargetUsed } from './event';
 import type { Handling } from './handling';
@@ -28,7 +29,7 @@ export function handleReading(command: Extract<Command, { type: 'captureReading'
   if (!channel || !point || !step.step.points.includes(point.id) || !point.channels.includes(channel.role))
     return refuse('noPoint', 'This step has no such point.');
   if (channel.status !== 'fitted') return refuse('notFitted', `${channel.label} is not fitted or not to be calibrated.`);
-  if (step.step.phase === 'asFound' && wasAdjusted(state, channel.id))
+  if (step.step.phase === 'asFound' && !step.step.computed && wasAdjusted(state, channel.id))
     return refuse('tooLate', `${channel.label} was adjusted already: as found can no longer be measured.`);
   const missing = missingReadings(step.step, step.key, step.channel, procedure, state);
   if (!missing.some((pair) => pair.point === point.id && pair.channel === channel.id))
@@ -36,15 +37,20 @@ export function handleReading(command: Extract<Command, { type: 'captureReading'
       field: 'text',
     });
 
-  const inputs = typedInputs(point, channel, command.inputs ?? {});
-  if (isRefusal(inputs)) return inputs;
+  const typed = typedInputs(point, channel, command.inputs ?? {});
+  if (isRefusal(typed)) return typed;
+  const computed = step.step.computed
+    ? computedFound(step.step.computed, { state, channel, text: command.text, inputs: typed })
+    : { text: command.text, inputs: typed };
+  if ('refused' in computed) return computed;
+  const { inputs } = computed;
   const result = judgeTyped({
     procedure,
     state,
     point,
     channel,
-    text: command.text,
-    status: command.status ?? 'value',
+    text: computed.text,
+    status: step.step.computed ? 'value' : (command.status ?? 'value'),
     inputs,
     ...(command.capture ? { capture: command.capture } : {}),
   });

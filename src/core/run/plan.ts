@@ -267,7 +267,7 @@ export function missingReadings(
   return readPairs(step, only, procedure, state).filter(
     ({ point, channel }) =>
       !standingReading(state, { point, channel, phase: step.phase, step: key }) &&
-      !(step.phase === 'asFound' && wasAdjusted(state, channel)),
+      !(step.phase === 'asFound' && !step.computed && wasAdjusted(state, channel)),
   );
 }
 

@@ -11,9 +11,13 @@ const OPENING_ACTIONS = new Set(['trim', 'fineZero']);
  * @example
  * leftMissing(state, ['span']) // true until every channel was read in gas after it was spanned
  */
-export function leftMissing(state: RunState, points: string[], channel?: string): boolean {
+export function leftMissing(
+  state: RunState,
+  points: string[],
+  { channel, role }: { channel?: string | undefined; role?: string | undefined } = {},
+): boolean {
   return measuredChannels(state).some((one) => {
-    if (channel && one.id !== channel) return false;
+    if ((channel && one.id !== channel) || (role && one.role !== role)) return false;
     const adjusted = lastAdjusted(state, one.id);
     return !state.readings.some(
       (reading) =>

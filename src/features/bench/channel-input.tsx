@@ -67,7 +67,15 @@ export function ChannelInput({
   const seen =
     (shown.status === 'value' || shown.status === 'flicker' ? shown.text : '') ||
     (sheet.onLine && look?.status === 'value' ? look.text : '');
-  const { target, judged } = useJudged({ procedure: view.procedure, state: run.state, point: definition, channel, seen, told });
+  const { target, judged } = useJudged({
+    procedure: view.procedure,
+    state: run.state,
+    point: definition,
+    channel,
+    seen,
+    told,
+    computed: step.step.kind === 'read' ? step.step.computed : undefined,
+  });
   const problem = refused ?? (isRefusal(judged) && text.trim() ? judged.sentence : null);
   const verdict = judged && !isRefusal(judged) ? judged.judgement : null;
   const counts = step.step.kind === 'read' && step.step.counts !== false;

@@ -2,6 +2,7 @@
 import { useMemo } from 'react';
 import type { Point, Procedure } from '@/core/procedure/procedure';
 import type { RunChannel } from '@/core/run/event';
+import { computedFound, type ComputedFrom } from '@/core/run/computed-found';
 import { judgeTyped } from '@/core/run/handle-reading';
 import { resolveTarget } from '@/core/run/resolve-target';
 import type { RunState } from '@/core/run/state';
@@ -14,6 +15,7 @@ export function useJudged({
   channel,
   seen,
   told,
+  computed,
 }: {
   procedure: Procedure;
   state: RunState;
@@ -22,25 +24,18 @@ export function useJudged({
   seen: string;
   /** The inputs beside the reading, as JSON. */
   told: string;
+  /** As found is worked out from what the meter kept before. */
+  computed?: ComputedFrom | undefined;
 }) {
   const target = useMemo(
     () => resolveTarget({ point, channel, state, inputs: JSON.parse(told) as Record<string, string>, procedure }),
     [point, channel, state, told, procedure],
   );
-  const judged = useMemo(
-    () =>
-      seen
-        ? judgeTyped({
-            procedure,
-            state,
-            point,
-            channel,
-            text: seen,
-            status: 'value',
-            inputs: JSON.parse(told) as Record<string, string>,
-          })
-        : null,
-    [seen, told, state, procedure, point, channel],
-  );
+  const judged = useMemo(() => {
+    if (!seen) return null;
+    const inputs = JSON.parse(told) as Record<string, string>;
+    const found = computed ? computedFound(computed, { state, channel, text: seen, inputs }) : { text: seen, inputs };
+    return 'refused' in found ? found : judgeTyped({ procedure, state, point, channel, status: 'value', ...found });
+  }, [seen, told, state, procedure, point, channel, computed]);
   return { target, judged };
 }

@@ -195,6 +195,10 @@ function answerTo(item: CheckItem, { run, meter, dry }: WaterPilot): string {
       return taken >= (item.needsPoints ?? 0) && probe?.slopePercent ? probe.slopePercent : 'none';
     case 'offset':
       return probe?.offsetMv ?? '0';
+    case 'slope-before':
+      return probe?.slopePercent ?? 'none';
+    case 'offset-before':
+      return probe?.offsetMv ?? 'none';
     case 'cell-constant':
       return probe?.cellConstant ?? '1';
     case 'response':

@@ -69,7 +69,7 @@ export const METER_MODELS: Record<string, MeterModel> = Object.fromEntries(
         digitalProbe: true,
         tells: ['slope', 'offset', 'response'],
       },
-      { ...base, maker: 'Peregrith', model: 'PG-22', roles: ['ph', 'temperature'], points: 2 },
+      { ...base, maker: 'Peregrith', model: 'PG-22', roles: ['ph', 'temperature'], points: 2, tells: ['slope', 'offset'] },
       {
         ...base,
         maker: 'Peregrith',
@@ -86,7 +86,7 @@ export const METER_MODELS: Record<string, MeterModel> = Object.fromEntries(
         model: 'PG-90',
         roles: ['ph', 'ec', 'ecHigh', 'orp', 'ion', 'temperature'],
         recognises: false,
-        tells: ['slope', 'cellConstant'],
+        tells: ['slope', 'offset', 'cellConstant'],
       },
       { ...base, maker: 'Sillmere', model: 'SM-20', roles: ['do', 'sat', 'temperature'], tells: [] },
       {
@@ -111,7 +111,7 @@ export const METER_MODELS: Record<string, MeterModel> = Object.fromEntries(
         maker: 'Sillmere',
         model: 'SM-35',
         roles: ['ph', 'ec', 'do', 'sat', 'temperature'],
-        tells: ['slope', 'cellConstant'],
+        tells: ['slope', 'offset', 'cellConstant'],
       },
       { ...base, maker: 'Sillmere', model: 'SM-40', roles: ['turbidity'], recognises: false, tells: [] },
     ] satisfies MeterModel[]

@@ -2,6 +2,8 @@
 export const CERTIFICATE = {
   'note.removed': 'Sensor not fitted; not calibrated.',
   'note.notCalibrated': 'Not calibrated, as agreed.',
+  'note.computedElectrode': 'As found is computed from the millivolts, with the slope and zero point that the meter kept before.',
+  'note.computedCell': 'As found is computed from the conductivity shown, with the cell constant that the meter kept before.',
   'note.sameExposure': 'As left was read in the same exposure as the adjustment.',
   'note.leftIsFound': 'Nothing was adjusted: as left is as found.',
   'note.service': 'Failed two tries; handed to service.',

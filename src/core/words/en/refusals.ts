@@ -81,4 +81,6 @@ export const REFUSALS = {
   'deviation.tooSoon': '{title}: read after {seconds} s in the {what} instead of {asked} s',
   'deviation.ownSensor': 'Temperature of the liquid taken from the instrument itself',
   'deviation.ownSensorReason': 'No thermometer was dipped beside {channel}; the tolerance of its own sensor is in the budget',
+  'refused.notComputed': 'As found can’t be worked out here: what the meter kept before isn’t known.',
+  'refused.computedNeeds': 'As found is worked out from millivolts and temperature: both are needed.',
 } as const;

@@ -4,7 +4,7 @@ import { contentHash } from '@/core/certificate/canonical';
 import { BEGINS_WITH_BUMP, type ServiceId } from '@/core/instrument/service';
 import { isMeasurand, type MeasurandId } from '@/core/measurand';
 import type { Procedure } from '@/core/procedure/procedure';
-import { schoolsOf } from '@/core/procedure/schools-of';
+import { channelsAsked, schoolsOf } from '@/core/procedure/schools-of';
 import type { RunChannel, RunEvent, StartedData } from '@/core/run/event';
 import { handle } from '@/core/run/handle';
 import { say } from '@/core/words/say';
@@ -83,6 +83,7 @@ async function prepareRun(
     .where(eq(assetChannel.assetId, row.assetId))
     .orderBy(asc(assetChannel.position));
   const scope = await scopeNow(tx);
+  const schools = schoolsOf(procedure, found.model.traits, found.asset.samples ?? {});
   const started: StartedData = {
     procedure: { id: procedure.id, version: procedure.version },
     origin: 'guided',
@@ -91,7 +92,7 @@ async function prepareRun(
     coverage: 0.9545,
     standing: await standingValues(tx),
     ...(scope.length ? { scope } : {}),
-    ...(procedure.schools?.length ? { schools: schoolsOf(procedure, found.model.traits, found.asset.samples ?? {}) } : {}),
+    ...(procedure.schools?.length ? { schools } : {}),
     practice: isPractice(),
     ...(row.placedAt ? { placedAt: row.placedAt.toISOString() } : {}),
     items: [
@@ -104,7 +105,11 @@ async function prepareRun(
         traits: found.model.traits,
       },
     ],
-    channels: channels.filter((channel) => procedure.channels.some((place) => place.role === channel.role)).map(toRunChannel),
+    channels: channelsAsked(
+      channels.filter((channel) => procedure.channels.some((place) => place.role === channel.role)).map(toRunChannel),
+      procedure,
+      schools,
+    ),
   };
   const id = randomUUID();
   const [runRow] = await tx

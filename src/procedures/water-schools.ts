@@ -1,0 +1,109 @@
+import type { Condition } from '@/core/procedure/condition';
+import type { School } from '@/core/procedure/procedure';
+
+/** Section of questions on which practitioners disagree, with what is done here and why. */
+export const DRYING: School = {
+  id: 'drying',
+  label: 'Drying the probe',
+  options: [
+    { id: 'shake', label: 'shake off only', reason: 'Wiping charges the glass, and the reading drifts.' },
+    { id: 'dab', label: 'dab dry', reason: 'Less carry-over with small beakers; dab, never rub.' },
+  ],
+  standard: 'shake',
+};
+export const RINSING: School = {
+  id: 'rinsing',
+  label: 'Rinsing',
+  options: [
+    {
+      id: 'distilled',
+      label: 'distilled water',
+      reason: 'Nothing is carried into the next buffer. It is for rinsing only, never for storing.',
+    },
+    { id: 'tap', label: 'tap water', reason: 'After the field: washes salts off without starving the glass.' },
+  ],
+  standard: 'distilled',
+};
+export const POINTS: School = {
+  id: 'points',
+  label: 'Number of buffers',
+  options: [
+    { id: 'one', label: 'one', reason: 'Quick check of the offset only: it gives no slope.' },
+    { id: 'two', label: 'two', reason: 'Brackets the samples from pH 4 to 8.', over: { ph: '0' } },
+    { id: 'three', label: 'three', reason: 'Samples exceed pH 8.', over: { ph: '8' } },
+  ],
+  standard: 'two',
+};
+/** Which second buffer brackets the samples. */
+export const BRACKET: School = {
+  id: 'bracket',
+  label: 'Second buffer',
+  options: [
+    { id: 'acid', label: '4.01', reason: 'Brackets samples below pH 7, and a little over.', over: { ph: '0' } },
+    { id: 'alkaline', label: '10.01', reason: 'Samples exceed pH 8: 7 and 10 bracket them.', over: { ph: '8' } },
+  ],
+  standard: 'acid',
+};
+/** Whether a standard of 12.88 mS/cm is dipped into. */
+export const HIGH_STANDARD: School = {
+  id: 'high-standard',
+  label: '12.88 mS/cm',
+  options: [
+    { id: 'no', label: 'left out', reason: 'Samples stay under 2 mS/cm.', over: { conductivity: '0' }, without: ['ec-high'] },
+    { id: 'yes', label: 'calibrated too', reason: 'Samples exceed 2 mS/cm.', over: { conductivity: '2000' } },
+  ],
+  standard: 'yes',
+};
+/** One conductivity standard, near the sample (or about 65 % of full scale where nobody knows it; common practice). */
+export const nearSample = (
+  options: [id: string, label: string, over: string, without?: string[]][],
+  standard: string,
+): School => ({
+  id: 'ec-standard',
+  label: 'Conductivity standard',
+  options: options.map(([id, label, over, without]) => ({
+    id,
+    label,
+    reason: `Near samples of over ${over} µS/cm; where nobody knows them, about 65 % of full scale.`,
+    over: { conductivity: over },
+    ...(without ? { without } : {}),
+  })),
+  standard,
+});
+export const VERIFYING: School = {
+  id: 'verifying',
+  label: 'Check afterwards',
+  options: [
+    { id: 'same', label: 'the same buffer again', reason: 'Repeatability: shows that it was taken, ± 0.1 pH.' },
+    { id: 'second', label: 'a second standard', reason: 'Verification: another bottle, about twice the first.' },
+  ],
+  standard: 'same',
+};
+/** A question with the answer that this procedure starts from, and only the answers that it can follow. */
+export const offering = (school: School, standard: string, only?: string[]): School => ({
+  ...school,
+  options: school.options.filter((one) => !only || only.includes(one.id)),
+  standard,
+});
+export const school = (id: string, option: string): Condition => ({ is: 'school', school: id, option });
+
+/** Whether as found, calibration and the last check share their dips. */
+export const DIPS: School = {
+  id: 'dips',
+  label: 'Dips',
+  options: [
+    {
+      id: 'together',
+      label: 'one dip where nothing lies between',
+      reason: 'As found and calibrated in one dip, the last liquid checked in it: half the liquid. What is worked out says so.',
+    },
+    {
+      id: 'apart',
+      label: 'found, set and left each in their own',
+      reason: 'Every figure is read from the display; it shows too that the probe comes back from another liquid.',
+    },
+  ],
+  standard: 'together',
+};
+export const DIPS_TOGETHER = school('dips', 'together');
+export const FIRST_ROUND: Condition = { not: { is: 'iterationAtLeast', count: 2 } };
