@@ -25,7 +25,7 @@ export function proxy(request: NextRequest): NextResponse {
   response.headers.set('X-Content-Type-Options', 'nosniff');
   response.headers.set('Referrer-Policy', 'same-origin');
   response.headers.set('X-Frame-Options', 'DENY');
-  response.headers.set('Permissions-Policy', 'camera=(), microphone=(), geolocation=()');
+  response.headers.set('Permissions-Policy', 'camera=(self), microphone=(), geolocation=(), screen-wake-lock=(self)');
   response.headers.set('Cross-Origin-Opener-Policy', 'same-origin');
   return response;
 }

@@ -1,5 +1,7 @@
+import { AssignKeys } from './assign-keys';
+
 /** The keys that work here and now, at the foot of the screen. */
-export function KeyStrip({ keys }: { keys: [key: string, does: string][] }) {
+export function KeyStrip({ keys, assign = false }: { keys: [key: string, does: string][]; assign?: boolean }) {
   return (
     <footer className="key-strip" aria-label="Keys">
       {keys.map(([key, does]) => (
@@ -7,6 +9,7 @@ export function KeyStrip({ keys }: { keys: [key: string, does: string][] }) {
           <kbd>{key}</kbd> {does}
         </span>
       ))}
+      {assign && <AssignKeys />}
     </footer>
   );
 }

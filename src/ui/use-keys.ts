@@ -1,5 +1,6 @@
 'use client';
 import { useEffect, useRef } from 'react';
+import { readAssigned, worksInFields } from './assigned-keys';
 import { SETTLE_MS } from './burst';
 import { wasScanned } from './scan-guard';
 
@@ -13,8 +14,11 @@ export function useKeys(keys: Record<string, (event: KeyboardEvent) => void>): v
     const waiting = new Set<number>();
     const listen = (event: KeyboardEvent) => {
       const target = event.target as HTMLElement;
-      if (event.ctrlKey || event.metaKey || event.altKey || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName)) return;
-      const find = () => current.current[event.key] ?? current.current[event.key.toLowerCase()];
+      const assigned = readAssigned()[event.code];
+      if (event.ctrlKey || event.metaKey || event.altKey) return;
+      if (/^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) && !(assigned && worksInFields(event.code))) return;
+      const key = assigned ?? event.key;
+      const find = () => current.current[key] ?? current.current[key.toLowerCase()];
       if (!find()) return;
       event.preventDefault();
       // A scanner types like a keyboard: what comes too fast for a hand means nothing as a key.

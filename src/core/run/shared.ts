@@ -69,7 +69,7 @@ export function bumpStands(state: RunState): boolean {
 }
 
 /**
- * Whether the gas that is open trips the alarm of every measured channel: a target at or beyond the alarm point, for oxygen on either side. False where a target or an alarm point isn't known.
+ * Whether the gas that is open trips the alarm of every measured channel: target and reading at or beyond the alarm point, for oxygen on either side. False where one of them isn't known.
  *
  * @example
  * tripsAlarms(state) // true for 18 %vol oxygen (alarm 19.5) beside 100 ppm carbon monoxide (alarm 35)
@@ -79,15 +79,17 @@ export function tripsAlarms(state: RunState): boolean {
   const open = state.stimuli.find((span) => span.offAt === null);
   if (!open || channels.length === 0) return false;
   return channels.every((channel) => {
-    const target = state.readings.findLast(
+    const read = state.readings.findLast(
       (one) => one.channel === channel.id && one.seq > open.onSeq && !isStruck(one) && one.target,
-    )?.target;
+    );
     const { low, high } = channel.alarms ?? {};
-    if (!target || low === undefined) return false;
-    const value = Number(target.value);
+    if (!read || low === undefined || (read.reading.status !== 'value' && read.reading.status !== 'over')) return false;
     // Oxygen warns below its low point and above its high one; the rest above the low one.
-    return channel.measurand === 'oxygen'
-      ? value <= Number(low) || (high !== undefined && value >= Number(high))
-      : value >= Number(low);
+    const trips = (value: number) =>
+      channel.measurand === 'oxygen'
+        ? value <= Number(low) || (high !== undefined && value >= Number(high))
+        : value >= Number(low);
+    // The gas would, and what it shows does: a channel that hardly moves is calibrated first.
+    return trips(Number(read.target!.value)) && (read.reading.status === 'over' || trips(Number(read.reading.text)));
   });
 }

@@ -9,6 +9,7 @@ import { MeterPanel, StandInPanel } from '@/features/lines';
 import { StatusMark } from '@/ui/status-mark';
 import { KeyStrip } from '@/ui/key-strip';
 import { useGentleRefresh } from '@/ui/use-gentle-refresh';
+import { useAwake } from '@/ui/use-awake';
 import { useKept } from '@/ui/use-kept';
 import { useKeys } from '@/ui/use-keys';
 import { BenchFacts } from './bench-facts';
@@ -54,6 +55,7 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
   const [chosen, setChosen] = useKept<string | null>(`${view.state.run}/sheet`, null);
   const present = stepInHand(currentSteps(view.procedure, state), sheets, chosen);
   useEnter(run, present);
+  useAwake(state.status === 'open');
   const open = openStimulus(state);
   const gas = open && view.procedure.slots.find((slot) => slot.id === open.slot)?.kind === 'gas' ? open : null;
   const line = view.line && state.status === 'open' ? view.line : null;
@@ -202,6 +204,7 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
         </aside>
       </div>
       <KeyStrip
+        assign
         keys={[
           ...(onLine ? [['C', 'capture what has settled'] as [string, string]] : []),
           ['Enter', 'take what was typed'],

@@ -5,6 +5,7 @@ import { attempt } from '@/platform/client/result';
 import { SCANNED, ScanGuard } from '@/ui/scan-guard';
 import { useKeys } from '@/ui/use-keys';
 import { scanAction } from './actions';
+import { CameraScan } from './camera-scan';
 
 /** Scan first: one field, one key away, that takes a serial, tag, lot, certificate number or code and goes there. */
 export function ScanBox() {
@@ -40,6 +41,7 @@ export function ScanBox() {
       <ScanGuard />
       <input ref={field} aria-label="Scan or type a code" placeholder={busy ? 'Looking …' : 'Scan or type a code'} />
       <kbd aria-hidden>/</kbd>
+      <CameraScan onCode={(text) => void look(text)} />
     </form>
   );
 }

@@ -120,4 +120,18 @@ export const BENCH = {
   'keys.forbidden': 'Who works at the bench writes this.',
   'keys.noStep': 'This procedure has no such step.',
   'keys.meanwhile': '{by} wrote meanwhile: “{text}”. Look again, then keep yours.',
+  'assign.open': 'Foot switch, number pad',
+  'assign.title': 'Foot switch and number pad',
+  'assign.why':
+    'They type keys: a function key, one of the number pad, Page up or down. Choose, then press it. Kept on this computer.',
+  'assign.n': 'go on: the main action of the step',
+  'assign.g': 'gas off',
+  'assign.c': 'capture what has settled',
+  'assign.choose': 'Choose',
+  'assign.press': 'Press it now …',
+  'assign.none': 'Take away',
+  'assign.refused': '{key} is needed for typing. Take a function key, one of the number pad, Page up or down.',
+  'camera.open': 'Camera',
+  'camera.title': 'Hold the code before the camera',
+  'camera.refused': 'The camera can’t be used: it is refused by the browser, or there is none. Type the code.',
 } as const;

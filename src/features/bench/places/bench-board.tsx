@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
 import { attempt } from '@/platform/client/result';
 import { KeyStrip } from '@/ui/key-strip';
+import { useAwake } from '@/ui/use-awake';
 import { useGentleRefresh } from '@/ui/use-gentle-refresh';
 import { usePlaceKeys } from '../use-place-keys';
 import { useKeys } from '@/ui/use-keys';
@@ -23,6 +24,7 @@ interface Props {
 
 /** The bench: in-tray, places, out-tray. A ticket moves by drag or by key; each place shows its clock and what comes next. */
 export function BenchBoard({ board, today, mayBench, outTray }: Props) {
+  useAwake(mayBench);
   const router = useRouter();
   const [chosen, setChosen] = useState<string | null>(null);
   const [problem, setProblem] = useState('');

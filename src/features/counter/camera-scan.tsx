@@ -1,0 +1,73 @@
+'use client';
+import { useEffect, useRef, useState } from 'react';
+import Modal from 'react-bootstrap/Modal';
+import { say } from '@/core/words/say';
+
+/** The camera of a phone or tablet as a scanner: the first code that it reads goes where a scan goes. Pictures never leave the device. */
+export function CameraScan({ onCode }: { onCode: (text: string) => void }) {
+  const [open, setOpen] = useState(false);
+  const [problem, setProblem] = useState('');
+  const video = useRef<HTMLVideoElement>(null);
+  const latest = useRef(onCode);
+  useEffect(() => {
+    latest.current = onCode;
+  });
+  useEffect(() => {
+    if (!open) return;
+    let stop: (() => void) | null = null;
+    let over = false;
+    void (async () => {
+      try {
+        const { BrowserMultiFormatReader } = await import('@zxing/browser');
+        if (over || !video.current) return;
+        const controls = await new BrowserMultiFormatReader().decodeFromConstraints(
+          { video: { facingMode: 'environment' } },
+          video.current,
+          (result) => {
+            if (!result || over) return;
+            over = true;
+            controls.stop();
+            setOpen(false);
+            latest.current(result.getText());
+          },
+        );
+        stop = () => controls.stop();
+        if (over) controls.stop();
+      } catch {
+        setProblem(say({ code: 'camera.refused' }));
+      }
+    })();
+    return () => {
+      over = true;
+      stop?.();
+    };
+  }, [open]);
+  return (
+    <>
+      <button
+        type="button"
+        className="btn btn-plain btn-sm"
+        onClick={() => {
+          setProblem('');
+          setOpen(true);
+        }}
+      >
+        {say({ code: 'camera.open' })}
+      </button>
+      <Modal show={open} onHide={() => setOpen(false)} aria-label={say({ code: 'camera.title' })}>
+        <Modal.Header closeButton>
+          <Modal.Title>{say({ code: 'camera.title' })}</Modal.Title>
+        </Modal.Header>
+        <Modal.Body>
+          {problem ? (
+            <p className="notice bad mb-0" role="alert">
+              {problem}
+            </p>
+          ) : (
+            <video ref={video} muted playsInline style={{ width: '100%' }} />
+          )}
+        </Modal.Body>
+      </Modal>
+    </>
+  );
+}
