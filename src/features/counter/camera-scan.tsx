@@ -46,7 +46,7 @@ export function CameraScan({ onCode }: { onCode: (text: string) => void }) {
     <>
       <button
         type="button"
-        className="btn btn-plain btn-sm"
+        className="bar-button"
         onClick={() => {
           setProblem('');
           setOpen(true);

@@ -106,7 +106,7 @@ async function read(page: Page, key: string): Promise<void> {
           await page.locator('body').press('c');
         return 'waiting';
       },
-      { timeout: 30_000, intervals: [300] },
+      { timeout: 120_000, intervals: [300] },
     )
     .toBe('gone on');
 }

@@ -196,7 +196,7 @@ async function read({ page, device }: WaterFlight): Promise<void> {
         await page.locator('body').press('c');
         return 'waiting';
       },
-      { timeout: named ? 60_000 : 30_000, intervals: [300] },
+      { timeout: 120_000, intervals: [300] },
     )
     .toBe('gone on');
 }

@@ -134,4 +134,5 @@ export const BENCH = {
   'camera.open': 'Camera',
   'camera.title': 'Hold the code before the camera',
   'camera.refused': 'The camera can’t be used: it is refused by the browser, or there is none. Type the code.',
+  'room.takeAll': 'takes all that the lines show',
 } as const;

@@ -56,7 +56,7 @@ export function CheckStep({ sheet, present, items }: { sheet: Sheet; present: Pl
   useKeys({ y: press(0), x: press(1) });
   return (
     <form onSubmit={send}>
-      {items.map((item) => (
+      {items.map((item, index) => (
         <div key={item.id} className="d-flex flex-wrap gap-2 align-items-center mb-2">
           <span style={{ minWidth: '16rem' }}>{item.label}</span>
           {item.answer === 'passFault' || item.answer === 'yesNo' ? (
@@ -78,6 +78,7 @@ export function CheckStep({ sheet, present, items }: { sheet: Sheet; present: Pl
             <Form.Control
               style={{ width: item.answer === 'text' ? '24rem' : '10rem' }}
               className="mono"
+              autoFocus={index === 0 && read[item.id] === undefined}
               aria-label={item.label}
               value={answers[item.id]?.value ?? ''}
               onChange={(event) => set(item.id, { value: event.target.value })}

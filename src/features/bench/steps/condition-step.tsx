@@ -1,12 +1,14 @@
 'use client';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { ROOM, type RoomQuantity } from '@/core/measurand/room';
 import type { PlannedStep } from '@/core/run/plan';
+import { say } from '@/core/words/say';
 import { boundReference } from '@/core/run/state';
 import { Field } from '@/ui/field';
 import { useKept } from '@/ui/use-kept';
+import { useKeys } from '@/ui/use-keys';
 import { LineKey } from './line-key';
 import type { Sheet } from '../sheet';
 
@@ -43,6 +45,24 @@ export function ConditionStep({
     serving(quantity).find((one) => !one.unusable && one.accepted && !(one.expires && one.expires < view.today));
   const chosen = (quantity: RoomQuantity): string =>
     kept.equipment[quantity] ?? boundReference(run.state, ROOM[quantity].slot)?.reference.id ?? sound(quantity)?.id ?? '';
+  // Several lines are taken in one press: each adds to what the one before took.
+  const latest = useRef(kept);
+  useEffect(() => {
+    latest.current = kept;
+  });
+  const takeFrom = (quantity: RoomQuantity, text: string, reference: string | undefined) => {
+    const { figures, equipment } = latest.current;
+    latest.current = {
+      figures: { ...figures, [quantity]: text },
+      equipment: { ...equipment, ...(reference ? { [quantity]: reference } : {}) },
+    };
+    keep(latest.current);
+  };
+  const onLine = quantities.some((quantity) =>
+    view.benchLines.some((one) => one.kind === QUANTITIES[quantity].line && one.state === 'connected'),
+  );
+  // One key for all that a line shows; what it shows is still in sight before it is recorded.
+  useKeys({ l: () => document.querySelectorAll<HTMLElement>('[data-line-take]').forEach((one) => one.click()) });
   const send = async (event: React.FormEvent) => {
     event.preventDefault();
     const equipment = Object.fromEntries(
@@ -62,7 +82,7 @@ export function ConditionStep({
                 <Form.Control
                   className="mono"
                   inputMode="decimal"
-                  autoFocus={index === 0}
+                  autoFocus={index === 0 && !onLine}
                   placeholder={example}
                   value={kept.figures[quantity] ?? ''}
                   onChange={(event) => keep({ ...kept, figures: { ...kept.figures, [quantity]: event.target.value.trim() } })}
@@ -89,12 +109,7 @@ export function ConditionStep({
                 kind={line}
                 slot={slot}
                 unit={ROOM[quantity].unit}
-                onTake={(text, reference) =>
-                  keep({
-                    figures: { ...kept.figures, [quantity]: text },
-                    equipment: { ...kept.equipment, ...(reference ? { [quantity]: reference } : {}) },
-                  })
-                }
+                onTake={(text, reference) => takeFrom(quantity, text, reference)}
               />
             </div>
           );
@@ -108,6 +123,11 @@ export function ConditionStep({
       <Button data-main-action type="submit" size="lg" disabled={run.busy} className="mt-2">
         Record <kbd>N</kbd>
       </Button>
+      {onLine && (
+        <span className="quiet ms-3">
+          <kbd>L</kbd> {say({ code: 'room.takeAll' })}
+        </span>
+      )}
     </form>
   );
 }

@@ -34,7 +34,13 @@ export function LineKey({
       </p>
     );
   return (
-    <button type="button" className="btn btn-plain btn-sm" disabled={!look} onClick={() => look && onTake(look.text, own?.id)}>
+    <button
+      type="button"
+      data-line-take
+      className="btn btn-plain btn-sm"
+      disabled={!look}
+      onClick={() => look && onTake(look.text, own?.id)}
+    >
       {WORD[kind]} {look ? <span className="mono">{look.text}</span> : '…'} {unit}: take it
     </button>
   );

@@ -131,11 +131,18 @@ export function ReferenceStep({
               )}
             </div>
             <Button
+              {...(index === 0 && !problem ? { 'data-main-action': true } : {})}
               variant={problem ? 'plain' : 'primary'}
               disabled={run.busy || Boolean(problem)}
               onClick={() => void use(reference)}
             >
               {problem ? 'Can’t be used' : 'Use this one'}
+              {index === 0 && !problem && (
+                <>
+                  {' '}
+                  <kbd>N</kbd>
+                </>
+              )}
             </Button>
           </div>
         ))}
