@@ -42,6 +42,6 @@ test('the camera of a tablet reads a code: it goes where a scan goes', async ({ 
   const [lot] = await query<{ id: string }>("select id from reference where lot = 'FG-1402'");
   await signIn(page, 'technician');
   await page.getByRole('button', { name: 'Camera' }).click();
-  await page.waitForURL(`**/shelf#${lot!.id}`);
+  await page.waitForURL(`**/shelf#${lot!.id}`, { timeout: 45_000 });
   await expect(page.getByRole('dialog')).toHaveCount(0);
 });

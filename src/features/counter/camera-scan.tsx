@@ -7,26 +7,28 @@ import { say } from '@/core/words/say';
 export function CameraScan({ onCode }: { onCode: (text: string) => void }) {
   const [open, setOpen] = useState(false);
   const [problem, setProblem] = useState('');
-  const video = useRef<HTMLVideoElement>(null);
+  // The dialog draws its content when it likes: the reading begins when the video is there.
+  const [video, setVideo] = useState<HTMLVideoElement | null>(null);
   const latest = useRef(onCode);
   useEffect(() => {
     latest.current = onCode;
   });
   useEffect(() => {
-    if (!open) return;
+    if (!video) return;
     let stop: (() => void) | null = null;
     let over = false;
     void (async () => {
       try {
         const { BrowserMultiFormatReader } = await import('@zxing/browser');
-        if (over || !video.current) return;
+        if (over) return;
         const controls = await new BrowserMultiFormatReader().decodeFromConstraints(
           { video: { facingMode: 'environment' } },
-          video.current,
-          (result) => {
+          video,
+          // Its own controls: the first picture may be read before the call comes back.
+          (result, _error, own) => {
             if (!result || over) return;
             over = true;
-            controls.stop();
+            own.stop();
             setOpen(false);
             latest.current(result.getText());
           },
@@ -41,7 +43,7 @@ export function CameraScan({ onCode }: { onCode: (text: string) => void }) {
       over = true;
       stop?.();
     };
-  }, [open]);
+  }, [video]);
   return (
     <>
       <button
@@ -64,7 +66,7 @@ export function CameraScan({ onCode }: { onCode: (text: string) => void }) {
               {problem}
             </p>
           ) : (
-            <video ref={video} muted playsInline style={{ width: '100%' }} />
+            <video ref={setVideo} muted playsInline style={{ width: '100%' }} />
           )}
         </Modal.Body>
       </Modal>
