@@ -210,13 +210,16 @@ export function ecPart(
       lookAtCell,
       ...all.map((id) => chooseLiquids(`${id}-bottle`, `Scan ${title(id)}`, [id], when(id))),
       ...all.flatMap((id) =>
-        dip(`found-${id}`, 'asFound', {
-          slot: id,
-          title: title(id),
-          point: id,
-          reason: swing,
-          when: allOf(when(id), id === verify ? undefined : { not: allOf(GONE_ON, DIPS_TOGETHER)! })!,
-        }),
+        solidsRead(
+          dip(`found-${id}`, 'asFound', {
+            slot: id,
+            title: title(id),
+            point: id,
+            reason: swing,
+            when: allOf(when(id), id === verify ? undefined : { not: allOf(GONE_ON, DIPS_TOGETHER)! })!,
+          }),
+          withSolids(id) ? solidsOf(id) : null,
+        ),
       ),
       calibrationRound(
         {
@@ -242,6 +245,7 @@ export function ecPart(
               found: {
                 when: allOf(when(id), DIPS_TOGETHER, FIRST_ROUND)!,
                 ...(oneOf || id === order[0] ? {} : { computed: 'cell' as const }),
+                points: withSolids(id) ? [id, solidsOf(id)] : [id],
               },
               left: {
                 when: allOf(when(id), DIPS_TOGETHER, isLast(id))!,

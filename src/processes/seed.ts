@@ -14,6 +14,7 @@ import { SCOPE } from './seed/scope';
 import { stockShelf } from './seed/bottles';
 import { liveThrough, visitsOf, type SeedAsset, type Visit } from './seed/history';
 import { Random } from './seed/random';
+import { writtenOnce } from './seed/written-once';
 import { stationVisit } from './seed/station-visit';
 
 const SYSTEM: Actor = { id: 'system', name: 'Demo', role: 'administrator' };
@@ -42,6 +43,8 @@ async function seed(now: Date): Promise<string> {
     await studies(tx, now);
     await scope(tx, now);
     const assets = await makeAssets(tx, now, random);
+    const [technician] = await tx.select().from(user).where(eq(user.role, 'technician'));
+    await writtenOnce(tx, { id: technician!.id, name: technician!.name, role: 'technician' }, subMonths(now, 28));
     return plan(assets, now, random);
   });
   const actors = await actorsOf();

@@ -6,7 +6,7 @@ import { listenToHouse } from './house-stream';
 const SHOW_EVERY_MS = 500;
 
 /** What the instrument on this place shows now, in one line: one glance from a metre away. */
-export function PlaceLive({ line }: { line: string }) {
+export function PlaceLive({ line, names }: { line: string; names: Record<number, string> }) {
   const [frame, setFrame] = useState<Frame | null>(null);
   useEffect(() => {
     let last: Frame | null = null;
@@ -26,7 +26,9 @@ export function PlaceLive({ line }: { line: string }) {
   return (
     <div className="place-live mono" aria-label="What it shows now">
       {frame.readings.map((one) => (
-        <span key={one.slot}>{one.status === 'value' ? one.text : '–'}</span>
+        <span key={one.slot}>
+          <span className="word">{names[one.slot]}</span> {one.status === 'value' ? one.text : '–'}
+        </span>
       ))}
       {frame.mode === 'warmUp' && <span className="word">warming up</span>}
       {frame.alarm.on && <span className="word alarm">alarm</span>}

@@ -33,7 +33,9 @@ export function OutTray({ tickets, mayApprove, handBack }: Props) {
                 </div>
                 <div className="mono small">{ticket.serial}</div>
                 <div className="quiet small mb-1">{ticket.customer}</div>
-                <StatusMark status={ticket.instrument.status} why={ticket.instrument.why} />
+                <div>
+                  <StatusMark status={ticket.instrument.status} why={ticket.instrument.why} />
+                </div>
                 {ticket.status === 'toApprove' &&
                   (mayApprove ? (
                     <Link className="btn btn-plain btn-sm" href={`/approve/${ticket.runId}`}>

@@ -81,7 +81,7 @@ export function Place({
       ) : clock ? (
         <Countdown until={clock} />
       ) : null}
-      {ticket.line && <PlaceLive line={ticket.line} />}
+      {ticket.line && <PlaceLive line={ticket.line} names={ticket.names} />}
       {may && (
         <div className="foot">
           {ticket.runId ? (

@@ -1,8 +1,20 @@
 import type { StatusId } from '@/core/instrument/status';
 import type { ServiceId } from '@/core/instrument/service';
 import { and, eq, inArray, ne, sql } from 'drizzle-orm';
+import { matchChannels } from '@/core/instrument/match-channels';
+import type { ChannelInfo } from '@/core/instrument/said';
+import type { RunChannel } from '@/core/run/event';
 import type { Transaction } from '@/data/connection';
-import { asset, customer, deviceLine, instrumentModel, runSummary, ticket, type TicketStatus } from '@/data/schema';
+import {
+  asset,
+  customer,
+  deviceLine,
+  instrumentModel,
+  runSummary,
+  ticket,
+  type ModelChannel,
+  type TicketStatus,
+} from '@/data/schema';
 import { readSettings } from '@/platform/settings';
 import { nextAction, type NextAction } from '../places/next-action';
 import { loadRun } from './run-store';
@@ -31,6 +43,8 @@ export interface BoardTicket {
   next: NextAction | null;
   /** The line of this instrument, if it is on one. */
   line: string | null;
+  /** What each of its slots is called on the sheet. */
+  names: Record<number, string>;
 }
 
 export interface Board {
@@ -57,6 +71,8 @@ export async function board(
       instrument: { status: asset.status, why: asset.statusWhy },
       runStatus: runSummary.status,
       line: deviceLine.id,
+      hello: deviceLine.hello,
+      channels: instrumentModel.channels,
     })
     .from(ticket)
     .innerJoin(asset, eq(ticket.assetId, asset.id))
@@ -93,10 +109,18 @@ export async function board(
         sentBack: row.ticket.status === 'inTray' && row.ticket.runId !== null,
         next: row.ticket.status === 'onBench' && row.ticket.runId ? await nextOf(tx, row.ticket.runId) : null,
         line: row.line,
+        names: namesOf(row.hello?.channels ?? [], row.channels),
       };
     }),
   );
   return { places, tickets };
+}
+
+function namesOf(infos: readonly ChannelInfo[], channels: readonly ModelChannel[]): Record<number, string> {
+  const known = channels.map((one): RunChannel => ({ ...one, id: one.label, item: 'body', status: 'fitted' }));
+  return Object.fromEntries(
+    Object.entries(matchChannels(infos, known)).flatMap(([label, match]) => ('slot' in match ? [[match.slot, label]] : [])),
+  );
 }
 
 async function nextOf(tx: Transaction, runId: string): Promise<NextAction | null> {

@@ -45,10 +45,14 @@ export function HowLine({ view, present }: { view: RunView; present: PlannedStep
         }}
       />
     );
+  if (!newest?.text && !view.mayWriteKeys) return null;
   return (
-    <p className="how-line" data-testid="how-line">
-      <span className="quiet">{say({ code: 'keys.on', numbers: { model } })}</span>{' '}
-      {newest?.text ? <span>{newest.text}</span> : <span className="quiet">{say({ code: 'keys.none' })}</span>}
+    <p className={`how-line${newest?.text ? '' : ' none'}`} data-testid="how-line">
+      {newest?.text && (
+        <>
+          <span className="quiet">{say({ code: 'keys.on', numbers: { model } })}</span> <span>{newest.text}</span>
+        </>
+      )}
       {newest?.secret && (
         <>
           {' '}
@@ -64,7 +68,7 @@ export function HowLine({ view, present }: { view: RunView; present: PlannedStep
       )}{' '}
       {view.mayWriteKeys && (
         <Button variant="link" size="sm" className="p-0 align-baseline" onClick={() => setEditing(path)}>
-          {say({ code: newest?.text ? 'keys.change' : 'keys.write' })}
+          {newest?.text ? say({ code: 'keys.change' }) : say({ code: 'keys.write', numbers: { model } })}
         </Button>
       )}
     </p>
