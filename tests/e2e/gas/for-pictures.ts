@@ -38,7 +38,7 @@ async function workTo(run: string, until: RegExp): Promise<void> {
       const [planned] = scripted.current();
       if (!planned || until.test(planned.key)) return;
       const { step, key } = planned;
-      at += step.kind === 'wait' ? step.minSeconds * 1000 : 15_000;
+      at += step.kind === 'wait' ? step.minSeconds * 1000 : step.kind === 'read' ? 60_000 : 15_000;
       const text = (role: string) => ({ o2: '18.0', ex: '5', h2s: '24.5', co: '99' })[role] ?? '0';
       const zero = (role: string) => ({ o2: '20.9', h2s: '0.0' })[role] ?? '0';
       const commands: object[] = [];

@@ -110,7 +110,7 @@ export const BENCH = {
   'keys.on': 'On {model}:',
   'keys.write': 'How on {model}?',
   'keys.change': 'Change',
-  'keys.by': '({by}, {on}, version {version})',
+  'keys.by': '({by}, {on})',
   'keys.placeholder': 'Which key, how long, what the display says',
   'keys.secret': 'Code, if any',
   'keys.keep': 'Keep',
