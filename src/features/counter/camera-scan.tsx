@@ -1,5 +1,6 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
+import { Camera } from 'lucide-react';
 import Modal from 'react-bootstrap/Modal';
 import { say } from '@/core/words/say';
 
@@ -49,12 +50,14 @@ export function CameraScan({ onCode }: { onCode: (text: string) => void }) {
       <button
         type="button"
         className="bar-button"
+        aria-label={say({ code: 'camera.open' })}
+        title={say({ code: 'camera.title' })}
         onClick={() => {
           setProblem('');
           setOpen(true);
         }}
       >
-        {say({ code: 'camera.open' })}
+        <Camera size={17} aria-hidden />
       </button>
       <Modal show={open} onHide={() => setOpen(false)} aria-label={say({ code: 'camera.title' })}>
         <Modal.Header closeButton>
