@@ -11,7 +11,9 @@ import {
   ticketSlip,
 } from '@/features/counter/server';
 import { approveRun } from '@/features/certificates/server';
-import { assetCard, listAssets } from '@/features/assets/server';
+import { and, eq } from 'drizzle-orm';
+import { asset, audit, ticket } from '@/data/schema';
+import { assetCard, listAssets, retireAsset, takeBackAsset } from '@/features/assets/server';
 import type { Problem } from '@/platform/problem';
 import type { Transaction } from '@/data/connection';
 import { openWorld, type World } from './world';
@@ -204,5 +206,61 @@ describe('the scan field', () => {
   it('leads to the search when nothing fits, and nowhere when nothing was typed', async () => {
     expect(await scan('no such thing & more')).toBe('/assets?q=no%20such%20thing%20%26%20more');
     expect(await scan('   ')).toBeNull();
+  });
+});
+
+describe('an instrument that is retired', () => {
+  const as =
+    (actor: World['technician']) =>
+    (work: (context: { tx: Transaction; actor: World['technician']; now: Date }) => Promise<void>) =>
+      world.db.transaction((tx) => work({ tx, actor, now: new Date('2026-11-25T09:00:00.000Z') }));
+  const statusOf = async (id: string) => (await inTx(({ tx }) => assetCard(tx, id)))!.asset;
+  it('not while it is in the house; taken back only by a signatory; the audit says from what to what', async () => {
+    const { id } = await newAsset('OLD-1');
+    const { tickets } = await take(world.customerId, [line(id)]);
+    const retire = () => as(world.technician)((context) => retireAsset(context, { assetId: id, why: 'sold to a scrapyard' }));
+    expect(await problem(retire())).toMatchObject({ status: 409, message: expect.stringContaining(tickets[0]!.code) });
+    await inTx(({ tx }) =>
+      tx
+        .update(ticket)
+        .set({ status: 'returned' })
+        .where(eq(ticket.id, tickets[0]!.id))
+        .then(() => undefined),
+    );
+    await retire();
+    expect(await statusOf(id)).toMatchObject({
+      status: 'retired',
+      statusWhy: 'sold to a scrapyard',
+      statusBy: world.technician.name,
+    });
+    expect(await problem(retire())).toMatchObject({ status: 409 });
+    const back = (actor: World['technician']) =>
+      as(actor)((context) => takeBackAsset(context, { assetId: id, why: 'found again' }));
+    expect(await problem(back(world.technician))).toMatchObject({ status: 403 });
+    await back(world.signatory);
+    expect((await statusOf(id)).status).toBe('inUse');
+    const moves = await inTx(({ tx }) =>
+      tx
+        .select()
+        .from(audit)
+        .where(and(eq(audit.action, 'instrumentStatus'), eq(audit.subject, id))),
+    );
+    expect(moves.map((one) => one.detail)).toMatchObject([
+      { before: 'inUse', after: 'retired' },
+      { before: 'retired', after: 'inUse' },
+    ]);
+  });
+  it('what had failed before has still to be covered when it comes back', async () => {
+    const { id } = await newAsset('OLD-2');
+    await inTx(({ tx }) =>
+      tx
+        .update(asset)
+        .set({ status: 'outOfService', statusFailed: { channels: [], moved: [], outputs: ['sound'], items: [] } })
+        .where(eq(asset.id, id))
+        .then(() => undefined),
+    );
+    await as(world.technician)((context) => retireAsset(context, { assetId: id, why: 'lost' }));
+    await as(world.signatory)((context) => takeBackAsset(context, { assetId: id, why: 'found again' }));
+    expect((await statusOf(id)).status).toBe('outOfService');
   });
 });

@@ -2,8 +2,12 @@
 import * as yup from 'yup';
 import { action } from '@/platform/action';
 import { keepSamples } from './server/keep-samples';
+import { retireAsset, takeBackAsset } from './server/retire';
 import { returnToUse } from './server/return-to-use';
 import { samplesSchema } from '@/core/instrument/samples-typed';
+
+const why = yup.string().trim().min(3, 'Say in a few words why.').max(300).required('Say in a few words why.');
+const actOn = yup.object({ assetId: yup.string().uuid().required(), why });
 
 export const returnToUseAction = action(
   {
@@ -12,7 +16,7 @@ export const returnToUseAction = action(
     schema: yup.object({
       assetId: yup.string().uuid().required(),
       certificateId: yup.string().uuid().required(),
-      why: yup.string().trim().min(3, 'Say in a few words why.').max(300).required('Say in a few words why.'),
+      why,
     }),
     audit: (input) => `${input.assetId}: ${input.why}`,
   },
@@ -27,4 +31,12 @@ export const keepSamplesAction = action(
     audit: 'none',
   },
   keepSamples,
+);
+export const retireAssetAction = action(
+  { name: 'retireAsset', permission: 'receive', schema: actOn, audit: 'none' },
+  retireAsset,
+);
+export const takeBackAssetAction = action(
+  { name: 'takeBackAsset', permission: 'approve', schema: actOn, audit: 'none' },
+  takeBackAsset,
 );

@@ -8,6 +8,7 @@ import { day, dayTime } from '@/ui/format';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { LazyErrorChart } from './lazy-chart';
 import type { assetCard } from './server/asset-card';
+import { RetireForm } from './retire-form';
 import { SamplesPanel } from './samples-panel';
 import { StatusPanel, type Standing } from './status-panel';
 
@@ -214,6 +215,9 @@ export function AssetView({
         )}
       </div>
       <StationHistory station={card.station} zone={zone} />
+      {(asset.status === 'retired' ? mayApprove : mayBench) && (
+        <RetireForm key={asset.status} assetId={asset.id} retired={asset.status === 'retired'} />
+      )}
     </>
   );
 }

@@ -44,8 +44,8 @@ export function StatusPanel({ standing, mayReturn }: { standing: Standing; mayRe
           {say({ code: 'label.toTag' })}
         </Link>
       </div>
-      <p className="quiet mt-2 mb-0">{say({ code: 'return.why' })}</p>
-      {!document ? (
+      {standing.status !== 'retired' && <p className="quiet mt-2 mb-0">{say({ code: 'return.why' })}</p>}
+      {standing.status === 'retired' ? null : !document ? (
         <p className="mb-0">{say({ code: 'return.none', numbers: { since: standing.since, open: standing.open } })}</p>
       ) : mayReturn ? (
         <form className="d-flex flex-wrap gap-2 align-items-center mt-2" onSubmit={send}>

@@ -107,7 +107,7 @@ class Keys {
       await expect(gone.or(present(this.page).getByText(/([1-9]\d*) of \1 settled/)).first()).toBeVisible({ timeout: 60_000 });
       if (await gone.isVisible()) return;
       await this.press('c');
-      await gone.waitFor({ timeout: 5_000 }).catch(() => undefined);
+      await gone.waitFor({ timeout: 30_000 }).catch(() => undefined);
     }
   }
 

@@ -83,7 +83,7 @@ async function work(flight: Flight, kind: string, key: string): Promise<void> {
       return bump(flight);
     case 'decide':
       return page
-        .locator('.present-step')
+        .getByTestId('decide')
         .getByRole('button', flight.decide ? { name: flight.decide } : {})
         .first()
         .click();
@@ -115,7 +115,10 @@ async function read(page: Page, key: string): Promise<void> {
 async function check(page: Page): Promise<void> {
   const groups = present(page).locator('.btn-group');
   for (let i = 0; i < (await groups.count()); i += 1) await groups.nth(i).getByRole('button').first().click();
-  const fields = present(page).locator('input');
+  const fields = present(page).locator('input:not([type=checkbox])');
+  // A setting is what the instrument says, once it has said it: nobody makes one up.
+  const settings = present(page).getByLabel(/alarm$|[Ss]pan value/);
+  for (let i = 0; i < (await settings.count()); i += 1) await expect(settings.nth(i)).not.toHaveValue('', { timeout: 60_000 });
   for (let i = 0; i < (await fields.count()); i += 1) if (!(await fields.nth(i).inputValue())) await fields.nth(i).fill('0');
   await page.locator('[data-main-action]').click();
 }

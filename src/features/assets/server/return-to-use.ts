@@ -41,6 +41,7 @@ export async function returnToUse(
   const [row] = await tx.select().from(asset).where(eq(asset.id, assetId)).for('update');
   if (!row) throw new Problem('This instrument does not exist.', {}, 404);
   if (row.status === 'inUse') throw new Problem(say({ code: 'return.inUse' }), {}, 409);
+  if (row.status === 'retired') throw new Problem(say({ code: 'retire.first' }), {}, 409);
   const found = (await documentsSince(tx, assetId, row.statusSince)).find((one) => one.id === certificateId);
   if (!found) throw new Problem(say({ code: 'return.noDocument' }), { certificateId: say({ code: 'return.noDocument' }) }, 409);
   const problem = await problemWith(tx, found, row.statusFailed ?? NOTHING);
