@@ -4,7 +4,7 @@ import { defineConfig } from '@playwright/test';
 const BESIDE_WATER = /e2e\/gas\/(families|serial|stations|scanner).*spec/;
 const part = process.env.E2E_PART ?? 'all';
 const BY_KEYS = /e2e\/gas\/by-keys.*spec/;
-const PARTS: Record<string, { name: string; testMatch?: RegExp; testIgnore?: RegExp; dependencies?: string[] }[]> = {
+const PARTS: Record<string, { name: string; testMatch?: RegExp; testIgnore?: RegExp | RegExp[]; dependencies?: string[] }[]> = {
   house: [
     { name: 'rooms', testIgnore: /outage|responsive|killed|e2e\/(gas|water)\// },
     // Needs more places than the demo's bench has.
