@@ -1,9 +1,8 @@
 import { eq } from 'drizzle-orm';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import * as schema from '@/data/schema';
-import { keepSamples } from '@/features/assets/server';
 import { keysOfModel, loadRun, modelKeysCsv, placeTicket, startRun, writeModelKey } from '@/features/bench/server';
-import { createAsset, INSPECTION_ITEMS, receive } from '@/features/counter/server';
+import { createAsset, INSPECTION_ITEMS, keepSamples, receive } from '@/features/counter/server';
 import { MODELS } from '@/processes/seed/catalogue';
 import type { Problem } from '@/platform/problem';
 import { openWorld, type World } from './world';

@@ -1,7 +1,7 @@
 'use server';
 import * as yup from 'yup';
 import { action } from '@/platform/action';
-import { keepSamples } from './server/keep-samples';
+import { keepSamples } from '@/features/counter/server';
 import { retireAsset, takeBackAsset } from './server/retire';
 import { returnToUse } from './server/return-to-use';
 import { samplesSchema } from '@/core/instrument/samples-typed';

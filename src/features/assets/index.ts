@@ -1,4 +1,3 @@
 export { AssetTable } from './asset-table';
 export { AssetView } from './asset-view';
 export { TagView } from './tag-view';
-export { SamplesFields } from './samples-fields';

@@ -6,7 +6,7 @@ import type { SampleQuantity, Samples } from '@/core/instrument/samples';
 import { say } from '@/core/words/say';
 import { attempt } from '@/platform/client/result';
 import { keepSamplesAction } from './actions';
-import { SamplesFields } from './samples-fields';
+import { SamplesFields } from '@/features/counter';
 
 /** What an instrument is used for, corrected on its card. */
 export function SamplesPanel({ assetId, asked, samples }: { assetId: string; asked: SampleQuantity[]; samples: Samples }) {

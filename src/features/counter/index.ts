@@ -2,3 +2,4 @@ export { ReceiveForm } from './receive-form';
 export { ReturnButton } from './return-button';
 export { ScanBox } from './scan-box';
 export { TicketSlip } from './slip';
+export { SamplesFields } from './samples-fields';

@@ -8,7 +8,7 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { Field } from '@/ui/field';
 import { StatusMark } from '@/ui/status-mark';
-import { SamplesFields } from '@/features/assets';
+import { SamplesFields } from './samples-fields';
 import { Inspection } from './inspection';
 import { inspectionFor } from './receive-schema';
 

@@ -2,3 +2,4 @@ export { channelsOf, findAssets, findCustomers, listModels, scanTarget } from '.
 export { createAsset, createCustomer, receive, returnTicket } from './server/receive';
 export { ticketSlip } from './server/slip';
 export { INSPECTION_ITEMS, inspectionFor } from './receive-schema';
+export { keepSamples } from './server/keep-samples';

@@ -2,7 +2,7 @@ import { and, eq } from 'drizzle-orm';
 import type { Actor } from '@/core/run/event';
 import type { Transaction } from '@/data/connection';
 import { asset, instrumentModel } from '@/data/schema';
-import { keepSamples } from '@/features/assets/server';
+import { keepSamples } from '@/features/counter/server';
 import { writeModelKey } from '@/features/bench/server';
 
 /** How steps go on the demo's models, as its technicians wrote it; invented. */

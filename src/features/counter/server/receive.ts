@@ -2,7 +2,7 @@ import { and, eq, inArray, ne, sql } from 'drizzle-orm';
 import { violatedUnique } from '@/data/database-problem';
 import { asset, assetChannel, customer, instrumentModel, receipt, ticket, type Inspection } from '@/data/schema';
 import { dateIn } from '@/platform/clock';
-import { keepSamples } from '@/features/assets/server';
+import { keepSamples } from './keep-samples';
 import { nextNumber } from '@/platform/next-number';
 import { may } from '@/platform/permission';
 import { Problem } from '@/platform/problem';
