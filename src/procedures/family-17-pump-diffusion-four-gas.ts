@@ -7,17 +7,8 @@ import { zeroAndSpanTogether } from './tries';
 const ALL = ['o2', 'ex', 'h2s', 'co'];
 const LEFT_MISSING: Condition = { is: 'leftMissing', points: ['span'] };
 const BUMP_MISSING: Condition = { not: { is: 'bumpStands' } };
-const watched = (id: string): Step => ({
-  id,
-  kind: 'bump',
-  title: 'Bump, watched',
-  channels: ALL,
-  method: 'watched',
-  outputs: ['sound', 'light', 'vibration'],
-  follows: part.BUMP_FOLLOWS,
-  caution: part.LOUD,
-  reason: 'A person sees, hears and feels it: the instrument’s own timed test proves no buzzer.',
-});
+const watched = (id: string): Step =>
+  part.watchedBump(id, ALL, 'A person sees, hears and feels it: the instrument’s own timed test proves no buzzer.');
 const latched = (id: string): Step => ({
   id,
   kind: 'check',

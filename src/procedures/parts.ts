@@ -277,3 +277,16 @@ export const alarmsTried: Step = {
   reason: 'An alarm that nobody hears, sees or feels warns nobody, whatever the readings say.',
   caution: LOUD,
 };
+
+/** A person sees, hears and feels it: the only bump that proves every output. */
+export const watchedBump = (id: string, channels: string[], reason: string): Step => ({
+  id,
+  kind: 'bump',
+  title: 'Bump, watched',
+  channels,
+  method: 'watched',
+  outputs: [...OUTPUTS],
+  follows: BUMP_FOLLOWS,
+  caution: LOUD,
+  reason,
+});

@@ -26,6 +26,18 @@ interface DipOptions {
   when?: Condition;
 }
 
+/** The probe goes in, rinsed by the chosen school. */
+const into = (id: string, { slot, title, means = 'probe in the liquid' }: DipOptions): Step => ({
+  id: `${id}-in`,
+  kind: 'stimulus',
+  title: `Dip into ${title}`,
+  slot,
+  means,
+  on: true,
+  reason: RINSE + NEVER_BACK,
+  says: RINSED,
+});
+
 /** Into the liquid, read, out again: three steps of one dip. */
 export function dip(id: string, phase: 'asFound' | 'asLeft' | 'check', given: DipOptions): Step[] {
   const { slot, title, point, means = 'probe in the liquid', reason, when } = given;
@@ -34,17 +46,7 @@ export function dip(id: string, phase: 'asFound' | 'asLeft' | 'check', given: Di
   const held = then ? { when: then } : {};
   const what = { asFound: 'As found', asLeft: 'As left', check: 'Check' }[phase];
   return [
-    {
-      id: `${id}-in`,
-      kind: 'stimulus',
-      title: `Dip into ${title}`,
-      slot,
-      means,
-      on: true,
-      reason: RINSE + NEVER_BACK,
-      says: RINSED,
-      ...held,
-    },
+    { ...into(id, given), ...held },
     {
       id: `${id}-read`,
       kind: 'read',
@@ -119,17 +121,7 @@ export function calibrateIn(
   const { slot, title, point, means = 'probe in the liquid', reason, when, key, found, left } = given;
   const held = { when: both(GONE_ON, when) };
   return [
-    {
-      id: `${id}-in`,
-      kind: 'stimulus',
-      title: `Dip into ${title}`,
-      slot,
-      means,
-      on: true,
-      reason: RINSE + NEVER_BACK,
-      says: RINSED,
-      ...held,
-    },
+    { ...into(id, given), ...held },
     ...(found ? [sharedRead(`${id}-found`, 'asFound', given, found)] : []),
     {
       id: `${id}-take`,
