@@ -156,7 +156,8 @@ test('no serious accessibility fault in the main rooms, light and dark', async (
     for (const theme of ['light', 'dark']) {
       // What differs in the dark is colour: the rest was looked at in the light.
       await page.evaluate((name) => document.documentElement.setAttribute('data-bs-theme', name), theme);
-      const axe = new AxeBuilder({ page });
+      // The eighth row of a table and those after it are made like the first seven.
+      const axe = new AxeBuilder({ page }).exclude('tbody tr:nth-child(n+8)');
       const { violations } = await (theme === 'dark' ? axe.withRules(['color-contrast']) : axe).analyze();
       const serious = violations
         .filter((one) => one.impact === 'serious' || one.impact === 'critical')

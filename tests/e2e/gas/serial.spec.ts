@@ -14,7 +14,7 @@ test.beforeAll(manyPlaces);
 async function plugIn(page: Page, serial: string) {
   const instrument = new SimulatedInstrument(INSTRUMENT_MODELS['VT-47']!, serial, undefined, 3);
   instrument.tick(60);
-  const served = await serveInstrument(instrument, { speed: 20, frameSeconds: 0.25 });
+  const served = await serveInstrument(instrument, { speed: 20, frameSeconds: 2 });
   const cable = connect({ host: '127.0.0.1', port: served.port }).setEncoding('utf8');
   let begun = '';
   let open = false;

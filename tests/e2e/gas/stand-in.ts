@@ -32,7 +32,7 @@ export async function standIn({
   const instrument = new SimulatedInstrument(INSTRUMENT_MODELS[model]!, serial, SCENARIOS[scenario], seed);
   // It has been on for a while when it comes to the bench.
   instrument.tick(60);
-  const served = await serveInstrument(instrument, { speed, frameSeconds: speed > 30 ? 0.5 : 0.25 });
+  const served = await serveInstrument(instrument, { speed, frameSeconds: speed > 30 ? 3 : 1 });
   const [row] = await query<{ id: string }>(
     `insert into device_line (kind, name, host, port, panel_port) values ('instrument', $1, '127.0.0.1', $2, $3) returning id`,
     [`Test ${serial}`, served.port, served.panelPort],

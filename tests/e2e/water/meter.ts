@@ -31,7 +31,7 @@ export async function standInMeter({
 }): Promise<MeterStandIn> {
   const meter = new SimulatedMeter(METER_MODELS[model]!, serial, PROBE_FAULTS[fault], 7);
   for (let i = 0; i < onFor; i += 2) meter.tick(2);
-  const served = await serveInstrument(meter, { speed, frameSeconds: speed > 30 ? 1 : 0.25 });
+  const served = await serveInstrument(meter, { speed, frameSeconds: speed > 30 ? 3 : 1 });
   const [row] = await query<{ id: string }>(
     `insert into device_line (kind, name, host, port, panel_port) values ('instrument', $1, '127.0.0.1', $2, $3) returning id`,
     [`Test ${serial}`, served.port, served.panelPort],
