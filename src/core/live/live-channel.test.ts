@@ -72,6 +72,22 @@ describe('a channel on a live line', () => {
     feed(channel, 0, 30, (seconds) => (Math.round(seconds * 4) % 4 === 0 ? 100 : 99));
     expect(channel.look()!.stable).toMatchObject({ text: '99', spread: '1' });
   });
+  it('once settled, a last digit that flickers at any pace does not end it; a move that matters does, and it has to settle anew', () => {
+    for (const paceSeconds of [0.5, 2, 5, 9, 14]) {
+      const channel = new LiveChannel({ resolution: '1', tolerance: 5, expectedChange: null });
+      feed(channel, 0, 20, () => 100);
+      for (let seconds = 20; seconds < 80; seconds += 1) {
+        feed(channel, seconds, seconds + 1, (at) => 100 - (Math.floor(at / paceSeconds) % 2));
+        expect(channel.look()!.stable, `${seconds} s, every ${paceSeconds} s`).not.toBeNull();
+      }
+      feed(channel, 80, 84, (at) => 100 - 2 * (at - 80));
+      expect(channel.look()!.stable).toBeNull();
+      feed(channel, 84, 98, () => 92);
+      expect(channel.look()!.stable).toBeNull();
+      feed(channel, 98, 104, () => 92);
+      expect(channel.look()!.stable).toMatchObject({ text: '92' });
+    }
+  });
   it('a display without a number is not settled, and what stood before no longer counts', () => {
     const channel = new LiveChannel(rule);
     feed(channel, 0, 30, () => 50);

@@ -194,6 +194,8 @@ export class LiveChannel {
       maxSpread: Math.max(2 * step, 0.25 * tolerance),
       // What may still come at the end of a slow part is slope times its time constant: held under a quarter of the tolerance for about a minute.
       maxSlopePerMinute: Math.max(2 * step, 0.2 * tolerance),
+      // One digit up in the middle of the window is a slope of 1.5 steps a window (least squares): no reason to call it unsettled again.
+      hold: { slope: Math.max(1, (3 * step * (60 / WINDOW_SECONDS)) / Math.max(2 * step, 0.2 * tolerance)), spread: 1.5 },
     });
   }
 }

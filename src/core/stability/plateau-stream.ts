@@ -8,6 +8,8 @@ export interface PlateauRule {
   maxSlopePerMinute: number;
   /** Highest less lowest reading inside the window. */
   maxSpread: number;
+  /** Once settled, the limits are this many times as wide until they are broken: a last digit that flickers does not end a plateau. At least 1, 1 by default. */
+  hold?: { slope: number; spread: number };
 }
 export interface Plateau {
   seconds: number;
@@ -53,6 +55,8 @@ export class PlateauStream {
     requireAbove('windowSeconds', rule.windowSeconds, 0, 86_400);
     requireRange('maxSlopePerMinute', rule.maxSlopePerMinute, 0, Infinity);
     requireRange('maxSpread', rule.maxSpread, 0, Infinity);
+    requireRange('hold.slope', rule.hold?.slope ?? 1, 1, Infinity);
+    requireRange('hold.spread', rule.hold?.spread ?? 1, 1, Infinity);
   }
 
   /** Takes one reading (null: missing) and says whether it ends a plateau. */
@@ -78,9 +82,11 @@ export class PlateauStream {
   private settled(seconds: number): boolean {
     const n = this.next - this.first;
     if (n < 3 || seconds - this.since < this.rule.windowSeconds) return false;
-    if (this.highest.value() - this.lowest.value() > this.rule.maxSpread) return false;
+    const { maxSpread, maxSlopePerMinute, hold } = this.rule;
+    const [wider, steeper] = this.quiet && hold ? [hold.spread, hold.slope] : [1, 1];
+    if (this.highest.value() - this.lowest.value() > wider * maxSpread) return false;
     const slope = (n * this.sumTV - this.sumT * this.sumV) / (n * this.sumTT - this.sumT * this.sumT);
-    return Math.abs(slope) * 60 <= this.rule.maxSlopePerMinute;
+    return Math.abs(slope) * 60 <= steeper * maxSlopePerMinute;
   }
 
   private add(seconds: number, value: number): void {

@@ -71,7 +71,7 @@ export const INSTRUMENT_MODELS: Record<string, InstrumentModel> = Object.fromEnt
           carbonDioxide(6),
           hydrogen(7),
           organics(8),
-          ...['ammonia', 'chlorine', 'nitrogen dioxide', 'phosphine'].map((measurand, index) => {
+          ...['ethanol', 'nitrous oxide', 'propane', 'anaesthetic agent'].map((measurand, index) => {
             const one = sulphurDioxide(9 + index);
             return { ...one, channel: { ...one.channel, info: { ...one.channel.info, measurand } } };
           }),
