@@ -1,7 +1,8 @@
 import { Pool } from 'pg';
 import { format } from 'date-fns';
+import { drawDefinition } from '@/platform/pdf';
 import { closeDatabase, database, pool } from '@/data/connection';
-import { certificateDefinition, certificatePdfOf, drawDefinition } from '@/features/certificates/server';
+import { certificateDefinition, certificatePdfOf } from '@/features/certificates/server';
 import { benchCore } from './bench-core';
 import { benchDips } from './bench-dips';
 import { benchExposures } from './bench-exposures';

@@ -71,7 +71,8 @@ export class LiveChannel {
 
   /** Another point or tolerance: what was seen stays. */
   setRule(rule: LiveRule): void {
-    if (rule.resolution === this.rule.resolution && rule.tolerance === this.rule.tolerance) {
+    const inGas = (one: LiveRule) => one.expectedChange !== null;
+    if (rule.resolution === this.rule.resolution && rule.tolerance === this.rule.tolerance && inGas(rule) === inGas(this.rule)) {
       this.rule = rule;
       return;
     }
@@ -191,7 +192,8 @@ export class LiveChannel {
     const tolerance = this.rule.tolerance ?? 0;
     return new PlateauStream({
       windowSeconds: WINDOW_SECONDS,
-      maxSpread: Math.max(2 * step, 0.25 * tolerance),
+      // A restless signal in gas is judged by its slope: half of the spread that it was read with stands in its budget. A restless liquid is a finding of its own.
+      maxSpread: this.rule.expectedChange === null ? Math.max(2 * step, 0.25 * tolerance) : Math.max(3 * step, 0.6 * tolerance),
       // What may still come at the end of a slow part is slope times its time constant: held under a quarter of the tolerance for about a minute.
       maxSlopePerMinute: Math.max(2 * step, 0.2 * tolerance),
       // One digit up in the middle of the window is a slope of 1.5 steps a window (least squares): no reason to call it unsettled again.

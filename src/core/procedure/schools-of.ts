@@ -42,11 +42,11 @@ function forSamples({ options }: School, samples: Samples): string | null {
  * @example
  * channelsAsked(channels, family20, { 'high-standard': 'no' }) // ec-high: notCalibrated
  */
-export function channelsAsked(
-  channels: RunChannel[],
+export function channelsAsked<T extends Pick<RunChannel, 'role' | 'status'>>(
+  channels: readonly T[],
   { schools = [] }: Pick<Procedure, 'schools'>,
   chosen: Record<string, string>,
-): RunChannel[] {
+): T[] {
   const without = new Set(schools.flatMap((one) => one.options.find((option) => option.id === chosen[one.id])?.without ?? []));
   return channels.map((one) => (without.has(one.role) && one.status === 'fitted' ? { ...one, status: 'notCalibrated' } : one));
 }

@@ -129,6 +129,22 @@ const SCHEMAS: Record<Exclude<Command['type'], 'start'>, yup.ObjectSchema<object
     reason,
   }),
   note: yup.object({ text: text(1000).min(1).required() }),
+  takePaper: yup.object({
+    day: text(10)
+      .matches(/^\d{4}-\d{2}-\d{2}$/, 'The day of the work.')
+      .required('The day of the work.'),
+    by: text(80).required('Who wrote it.'),
+    photos: yup
+      .array(
+        yup
+          .string()
+          .matches(/^[0-9a-f]{64}$/)
+          .required(),
+      )
+      .min(1, 'A photo of the sheet belongs to it.')
+      .max(6)
+      .required('A photo of the sheet belongs to it.'),
+  }),
   finish: yup.object({ statement: text(1000).optional() }),
   sendBack: yup.object({ note: reason }),
   approve: yup.object({ note: text(1000).optional() }),

@@ -63,6 +63,8 @@ export type Command =
   | { type: 'strike'; seq: number; reason: string }
   | { type: 'correct'; seq: number; text?: string; reference?: string; inputs?: Record<string, string>; reason: string }
   | { type: 'note'; text: string }
+  /** The work was written on paper, without the house: what is entered from now on is taken from there. */
+  | { type: 'takePaper'; day: string; by: string; photos: string[] }
   | { type: 'finish'; statement?: string }
   | { type: 'sendBack'; note: string }
   | { type: 'approve'; note?: string }

@@ -1,8 +1,7 @@
 import { electrodeCondition } from '../ph/electrode-condition';
 import { electrodeThrough } from '../probe/electrode-through';
-import type { ServiceId } from '../instrument/service';
-import type { Traits } from '../instrument/traits';
-import type { Condition, PropertyName } from '../procedure/condition';
+import type { Condition } from '../procedure/condition';
+import { propertyHolds } from '../procedure/property-holds';
 import { electrodeBefore } from './computed-found';
 import type { RunChannel } from './event';
 import { bumpStands, leftMissing, tripsAlarms } from './shared';
@@ -16,21 +15,6 @@ import {
   wasAdjusted,
   type RunState,
 } from './state';
-
-const PROPERTIES: Record<PropertyName, (traits: Traits, service: ServiceId) => boolean> = {
-  pumped: (traits) => traits.pumped === true,
-  'pump-switchable': (traits) => traits.pumpSwitchable === true,
-  'span-fixed': (traits) => traits.spanFixed === true,
-  'span-stored': (traits) => traits.spanStored === true,
-  'detector-pairs': (traits) => traits.detectorPairs === true,
-  host: (traits) => traits.host === true,
-  'analogue-pair': (traits) => traits.analoguePair === true,
-  'stores-wet': (traits) => traits.stores === 'wet',
-  'stores-dry': (traits) => traits.stores === 'dry',
-  'stores-moist': (traits) => traits.stores === 'moist',
-  'stores-droplets': (traits) => traits.stores === 'droplets',
-  'as-found-only': (_traits, service) => service === 'asFoundOnly',
-};
 
 /** Whether a condition of the procedure is true of what has been recorded; `channel` narrows it to one channel. */
 export function conditionHolds(
@@ -91,7 +75,7 @@ export function conditionHolds(
       return last?.option === condition.option;
     }
     case 'property':
-      return state.started !== null && PROPERTIES[condition.property](traitsOf(state), state.started.service);
+      return state.started !== null && propertyHolds(condition.property, traitsOf(state), state.started.service);
     case 'implausible':
       return (
         state.readings

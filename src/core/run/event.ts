@@ -172,6 +172,8 @@ export interface EventData {
   channelSet: { channel: string; status: RunChannel['status']; reason: string };
   settingChanged: { kind?: SettingKind; setting: string; before: string; after: string; agreedBy?: string };
   deviated: { what: string; reason: string };
+  /** What follows was written on paper that day, by whom, and the SHA-256 of each photo of it. */
+  paperTaken: { day: string; by: string; photos: string[] };
   decided: {
     question: QuestionId;
     option: string;

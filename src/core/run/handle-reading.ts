@@ -135,7 +135,8 @@ function tooSoon(
 ): EventDraft[] | Refusal {
   const asked = step.kind === 'read' ? step.exposureSeconds : undefined;
   const span = openStimulus(state);
-  if (!asked || capture || !span) return [];
+  // How long gas acted on paper stands on the paper.
+  if (!asked || capture || !span || state.paper) return [];
   const now = context.origin?.occurredAt ?? context.now;
   const seconds = Math.floor(differenceInMilliseconds(parseISO(now), parseISO(span.onAt)) / 1000);
   if (seconds >= asked || state.deviations.some((one) => one.step === key)) return [];

@@ -64,7 +64,8 @@ function completeWait(
   const now = context.origin?.occurredAt ?? context.now;
   const elapsed = began ? differenceInMilliseconds(parseISO(now), parseISO(began)) / 1000 : Infinity;
   const asked = waitSeconds(step.step, state);
-  if (elapsed >= asked) return [done];
+  // It was waited for at the bench, not at the keys.
+  if (elapsed >= asked || state.paper) return [done];
   const left = Math.ceil(asked - elapsed);
   if (shown && endsByDisplay(step.step, state)) {
     const still = notBack(state, shown);

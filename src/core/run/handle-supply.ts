@@ -9,6 +9,7 @@ import { currentSteps } from './plan';
 import { refused } from './refused';
 import { isRefusal, refuse, type Refusal } from './refusal';
 import type { ReferenceSnapshot } from './reference-snapshot';
+import { secondsOnPaper } from './paper';
 import { matchRegulator } from '../supply/match-regulator';
 import { boundReference, measuredChannels, openStimulus, traitsOf } from './state';
 
@@ -117,7 +118,9 @@ export function handleStimulus(
   }
   const binding = boundReference(state, slot.id);
   const now = context.origin?.occurredAt ?? context.now;
-  const minutes = span ? Math.max(0, differenceInMilliseconds(parseISO(now), parseISO(span.onAt))) / 60000 : 0;
+  const passed = span ? Math.max(0, differenceInMilliseconds(parseISO(now), parseISO(span.onAt))) / 60000 : 0;
+  // Keys are pressed faster than gas flows: from paper at least what the procedure asks for is booked.
+  const minutes = span && state.paper ? Math.max(passed, secondsOnPaper(procedure) / 60) : passed;
   const litres =
     span && binding?.flowLPerMin ? { litres: new Dec(binding.flowLPerMin).times(minutes).toDecimalPlaces(3).toFixed() } : {};
   const poured = command.on && binding && LIQUID.includes(slot.kind) ? dose(binding.seq, binding.reference, handling) : {};

@@ -6,6 +6,7 @@ import { handleAdjust, handleCare, handleDecide } from './handle-adjust';
 import { handleBump } from './handle-bump';
 import { handleSave } from './handle-save';
 import { handleCorrect } from './handle-correct';
+import { handlePaper } from './paper';
 import { handleBind, handleStimulus } from './handle-supply';
 import { handleComplete, handleEnter, handleSkip } from './handle-step';
 import { currentSteps } from './plan';
@@ -84,6 +85,7 @@ export const HANDLERS: Handlers = {
     return [draft('struck', { seq: command.seq, reason: command.reason })];
   },
   note: (command, { draft }) => [draft('noted', { text: command.text })],
+  takePaper: handlePaper,
   finish: (command, { procedure, state, draft }) => {
     const span = openStimulus(state);
     if (span) return refuse('gasOpen', 'Close the gas before finishing.');

@@ -51,6 +51,7 @@ const EVENTS: Record<EventType, Parts> = {
   channelSet: { channel: 'text', status: ['fitted', 'removed', 'notCalibrated'], reason: 'text' },
   settingChanged: { setting: 'text', before: 'text', after: 'text', agreedBy: 'text?' },
   deviated: { what: 'text', reason: 'text' },
+  paperTaken: { day: 'text', by: 'text', photos: 'list' },
   decided: { question: QUESTIONS, option: 'text', channel: 'text?', note: 'text?' },
   struck: { seq: 'number', reason: 'text' },
   noted: { text: 'text' },

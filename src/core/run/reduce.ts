@@ -127,6 +127,15 @@ export function apply(state: RunState, event: RunEvent): RunState {
     case 'struck':
       applyStrike(state, event.data, by, event.seq);
       break;
+    case 'paperTaken':
+      state.paper = {
+        ...event.data,
+        // More of the same paper: earlier photos stay.
+        photos: [...new Set([...(state.paper?.photos ?? []), ...event.data.photos])],
+        ...mark,
+        enteredBy: by,
+      };
+      break;
     case 'noted':
       state.notes.push({ text: event.data.text, ...mark, by });
       break;

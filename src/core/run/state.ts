@@ -91,6 +91,8 @@ export interface RunState {
   /** What was told late: done at one time, recorded so many seconds after. */
   late: { seq: number; at: string; seconds: number; step?: string }[];
   notes: { text: string; seq: number; at: string; by: string }[];
+  /** Written on paper that day, without the house, and entered since: the day of the work, who wrote, photos by their SHA-256. */
+  paper: (EventData['paperTaken'] & { seq: number; at: string; enteredBy: string }) | null;
   sentBack: { note: string; at: string; by: string }[];
   /** Approved once, and opened again to mend something. */
   reopened: { reason: string; at: string; by: string; seq: number }[];
@@ -130,6 +132,7 @@ export function emptyState(run: string): RunState {
     decisions: [],
     late: [],
     notes: [],
+    paper: null,
     sentBack: [],
     reopened: [],
     abortedReason: null,

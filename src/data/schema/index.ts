@@ -5,3 +5,4 @@ export * from './records';
 export * from './live';
 export * from './probes';
 export * from './budgets';
+export * from './paper';

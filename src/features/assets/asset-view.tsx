@@ -2,6 +2,7 @@ import type { MeasurandId } from '@/core/measurand';
 import Link from 'next/link';
 import { describeEvery } from '@/core/interval/policy';
 import { probeKind } from '@/core/probe/probe-result';
+import { say } from '@/core/words/say';
 import { bumpState } from '@/core/interval/bump-state';
 import { PolicyForm } from '@/features/due';
 import { day, dayTime } from '@/ui/format';
@@ -48,6 +49,11 @@ export function AssetView({
             <Link className="btn btn-plain" href={`/assets/${asset.id}/probe`}>
               {asset.part === 'body' ? 'Probe sheet' : 'Electrode sheet'}
             </Link>
+          )}
+          {mayBench && (
+            <a className="btn btn-plain" href={`/paper/${asset.modelId}?asset=${asset.id}`} target="_blank">
+              {say({ code: 'blank.print' })}
+            </a>
           )}
           {open && (
             <Link className="btn btn-plain" href={open.runId ? `/runs/${open.runId}` : `/tickets/${open.id}`}>

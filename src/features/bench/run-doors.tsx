@@ -1,14 +1,16 @@
 'use client';
 import { useState } from 'react';
+import { format } from 'date-fns';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { SETTING_KINDS, type SettingKind } from '@/core/instrument/setting';
 import type { Command } from '@/core/run/command';
 import { say } from '@/core/words/say';
+import { sendPhotos } from '@/features/paper';
 import { Field } from '@/ui/field';
 import type { LiveRun } from './use-run';
 
-const DOORS = ['note', 'part', 'setting', 'channel', 'abort'] as const;
+const DOORS = ['note', 'part', 'setting', 'channel', 'paper', 'abort'] as const;
 type Door = (typeof DOORS)[number];
 type Given = Record<string, string>;
 /** What each door asks, and which of the core's commands it sends. */
@@ -29,6 +31,8 @@ const COMMAND: Record<Door, (given: Given) => Command> = {
     status: status as 'removed',
     reason,
   }),
+  // Its photos are sent first.
+  paper: ({ day = '', by = '', photos = '' }) => ({ type: 'takePaper', day, by, photos: photos.split(' ').filter(Boolean) }),
   abort: ({ reason = '' }) => ({ type: 'abort', reason }),
 };
 const NEEDED: Record<Door, string[]> = {
@@ -36,6 +40,7 @@ const NEEDED: Record<Door, string[]> = {
   part: ['channel', 'part', 'newSerial'],
   setting: ['setting', 'before', 'after'],
   channel: ['channel', 'reason'],
+  paper: ['day', 'by'],
   abort: ['reason'],
 };
 
@@ -44,9 +49,16 @@ export function RunDoors({ run }: { run: LiveRun }) {
   const [door, setDoor] = useState<Door | null>(null);
   const [given, setGiven] = useState<Given>({});
   const [problem, setProblem] = useState('');
+  const [files, setFiles] = useState<File[]>([]);
   const open = (next: Door) => {
     setDoor(next === door ? null : next);
-    setGiven({ channel: run.state.channels[0]?.id ?? '', status: 'removed' });
+    setGiven({
+      channel: run.state.channels[0]?.id ?? '',
+      status: 'removed',
+      day: run.state.paper?.day ?? format(new Date(), 'yyyy-MM-dd'),
+      by: run.state.paper?.by ?? run.by.name,
+    });
+    setFiles([]);
     setProblem('');
   };
   const send = async (event: React.FormEvent) => {
@@ -54,7 +66,14 @@ export function RunDoors({ run }: { run: LiveRun }) {
     if (!door) return;
     const missing = NEEDED[door].find((name) => !given[name]?.trim());
     if (missing) return setProblem(say({ code: 'doors.missing' }));
-    const refused = await run.send(COMMAND[door](given));
+    let told = given;
+    if (door === 'paper') {
+      if (files.length === 0) return setProblem(say({ code: 'refused.noPhoto' }));
+      const sent = await sendPhotos(run.state.run, files);
+      if ('problem' in sent) return setProblem(sent.problem);
+      told = { ...given, photos: sent.hashes.join(' ') };
+    }
+    const refused = await run.send(COMMAND[door](told));
     if (refused) setProblem(refused.sentence);
     else open(door);
   };
@@ -127,6 +146,26 @@ export function RunDoors({ run }: { run: LiveRun }) {
                 </Form.Select>
               </Field>
               {field('reason', say({ code: 'doors.why' }))}
+            </div>
+          )}
+          {door === 'paper' && (
+            <div className="d-flex flex-wrap gap-3">
+              <Field label={say({ code: 'paper.day' })}>
+                <Form.Control
+                  type="date"
+                  value={given.day ?? ''}
+                  onChange={(event) => setGiven({ ...given, day: event.target.value })}
+                />
+              </Field>
+              {field('by', say({ code: 'paper.by' }))}
+              <Field label={say({ code: 'paper.photos' })}>
+                <Form.Control
+                  type="file"
+                  accept="image/jpeg,image/png"
+                  multiple
+                  onChange={(event) => setFiles([...((event.target as HTMLInputElement).files ?? [])])}
+                />
+              </Field>
             </div>
           )}
           {door === 'abort' && field('reason', say({ code: 'doors.abortAsk' }), true)}

@@ -22,6 +22,8 @@ import { nextAction } from './places/next-action';
 import { PlaceStrip } from './places/place-strip';
 import { Cautions } from './steps/cautions';
 import { PresentStep } from './steps/present-step';
+import { say } from '@/core/words/say';
+import { PhotoStrip } from '@/features/paper';
 import { RunDoors } from './run-doors';
 import { RunLog } from './run-log';
 import { WaitingMark } from './waiting-mark';
@@ -173,6 +175,12 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
               cautions={view.procedure.cautions}
               begun={state.readings.length > 0 || state.stimuli.length > 0}
             />
+          )}
+          {state.paper && (
+            <div className="sheet mb-3" data-testid="from-paper">
+              <p className="mb-2">{say({ code: 'paper.from', numbers: { day: state.paper.day, by: state.paper.by } })}</p>
+              <PhotoStrip run={state.run} photos={state.paper.photos} />
+            </div>
           )}
           <PresentStep
             key={present?.key ?? state.status}

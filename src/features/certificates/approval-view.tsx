@@ -7,6 +7,7 @@ import { outcomeOf } from '@/core/results/outcome';
 import Link from 'next/link';
 import type { RunView } from '@/features/bench/server';
 import { summarise } from '@/core/results/summary';
+import { PhotoStrip } from '@/features/paper';
 import { say } from '@/core/words/say';
 import { day, dayTime } from '@/ui/format';
 import { VerdictMark } from '@/ui/verdict-mark';
@@ -65,6 +66,7 @@ export function ApprovalView({
         data-testid="not-plain"
       >
         <h2>{say({ code: 'notPlain.title' })}</h2>
+        {state.paper && <PhotoStrip run={state.run} photos={state.paper.photos} />}
         {look.length === 0 ? (
           <p className="mb-0">{say({ code: 'notPlain.none' })}</p>
         ) : (

@@ -4,6 +4,6 @@ export { withdrawCertificate } from './server/withdraw';
 export { certificateById, listCertificates, verifyToken, waitingForApproval, type Verification } from './server/find';
 export { documentJson } from './server/json';
 export { certificatePdfOf } from './server/pdf';
-export { certificateDefinition, drawCertificate, drawDefinition } from './server/draw';
+export { certificateDefinition, drawCertificate } from './server/draw';
 export { publishedKeys, signatureHolds } from './server/sign';
 export { noticeFor } from './server/notice';

@@ -82,6 +82,8 @@ export const BENCH = {
   'doors.part': 'Part replaced',
   'doors.setting': 'Setting changed',
   'doors.channel': 'Channel',
+  'doors.paper': 'From paper',
+  'doors.paperAct': 'Enter it from paper',
   'doors.abort': 'Give the run up',
   'doors.noteAct': 'Keep the note',
   'doors.partAct': 'It was replaced',

@@ -1,4 +1,5 @@
 import { BENCH } from './bench';
+import { BLANK_SHEET } from './blank-sheet';
 import { BUDGET } from './budget';
 import { CERTIFICATE } from './certificate';
 import { CHECK } from './check';
@@ -12,6 +13,7 @@ import { TARGETS } from './targets';
 /** The English catalogue: one sentence a code, figures in braces (ICU). */
 export const EN = {
   ...BENCH,
+  ...BLANK_SHEET,
   ...BUDGET,
   ...CERTIFICATE,
   ...CHECK,

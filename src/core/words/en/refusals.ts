@@ -78,6 +78,13 @@ export const REFUSALS = {
   'room.humidityPercent': 'The relative humidity',
   'reference.certificate': 'certificate',
   'reference.traceability': 'traceability',
+  'refused.paperDay': 'The day of the work: today or at most {days} days ago.',
+  'refused.paperOtherDay': 'This run is entered from paper of {day}; a run has one such day.',
+  'refused.paperLive': 'Readings of this run were taken off a line already: it was not worked on paper.',
+  'refused.noPhoto': 'A photo of the sheet belongs to it; this one did not arrive.',
+  'deviation.paper': 'Written on paper on {day} by {by} and entered afterwards',
+  'deviation.paperReason':
+    'The program was not at hand. Waiting times and times of exposure are those of the paper; photos of it are kept with the record.',
   'deviation.tooSoon': '{title}: read after {seconds} s in the {what} instead of {asked} s',
   'deviation.ownSensor': 'Temperature of the liquid taken from the instrument itself',
   'deviation.ownSensorReason': 'No thermometer was dipped beside {channel}; the tolerance of its own sensor is in the budget',

@@ -1,7 +1,9 @@
 'use client';
 import { useEffect, useOptimistic, useState, startTransition } from 'react';
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
+import { say } from '@/core/words/say';
 import { attempt } from '@/platform/client/result';
 import { KeyStrip } from '@/ui/key-strip';
 import { useAwake } from '@/ui/use-awake';
@@ -107,6 +109,11 @@ export function BenchBoard({ board, today, mayBench, outTray }: Props) {
               <span className="small-caps">
                 {tickets.filter((one) => one.place !== null).length} of {board.places} places
               </span>
+              {mayBench && (
+                <Link className="small fw-normal float-end" href="/paper">
+                  {say({ code: 'blank.list' })}
+                </Link>
+              )}
             </h2>
           </div>
           <WaitCaller places={tickets.filter((one) => one.place !== null)} />

@@ -2,10 +2,12 @@ import { and, eq } from 'drizzle-orm';
 import type { Command, CommandOrigin } from '@/core/run/command';
 import type { EventDraft } from '@/core/run/event';
 import { handle } from '@/core/run/handle';
+import { refused } from '@/core/run/refused';
 import { openStimulus } from '@/core/run/state';
 import { isRefusal, refuse, type Refusal } from '@/core/run/refusal';
 import { runCommand, ticket } from '@/data/schema';
 import { heldByOther, keepTrace } from '@/features/lines/server';
+import { photosKept } from '@/features/paper/server';
 import { referenceSnapshot } from '@/features/shelf/server';
 import { dateIn } from '@/platform/clock';
 import { readSettings } from '@/platform/settings';
@@ -63,13 +65,18 @@ export async function giveCommand(
           ? [...new Set(Object.values(command.equipment ?? {}))]
           : [];
   const references = (await Promise.all(asked.map((id) => referenceSnapshot(tx, id)))).filter((one) => one !== null);
+  if (command.type === 'takePaper') {
+    const kept = await photosKept(tx, run, command.photos);
+    if (command.photos.some((hash) => !kept.has(hash))) return refused('noPhoto', {}, 'photos');
+  }
   const drafts = handle({
     procedure: loaded.procedure,
     state: loaded.state,
     command,
     context: {
       now: now.toISOString(),
-      today: dateIn(settings.zone, pressed),
+      // Work that was done on paper is judged by its day: what had not expired then was sound.
+      today: loaded.state.paper?.day ?? dateIn(settings.zone, pressed),
       actor,
       references: Object.fromEntries(references.map((one) => [one.id, one])),
       allowSamePerson: settings.samePersonApproves,

@@ -22,6 +22,7 @@ import { contentOf, factsFor } from './facts';
 import { insertDocument, takeNumber, type DocumentPlace } from './insert-document';
 import { releaseNotice, tellRevision } from './notice';
 import { insertRevision, newestOf } from './revise';
+import { workedOn } from './worked-on';
 
 export interface Issued {
   id: string;
@@ -82,7 +83,7 @@ async function issue(context: UseCaseContext, loaded: LoadedRun, annexes: Annexe
   const { tx } = context;
   const { state, procedure, row } = loaded;
   const settings = await readSettings(tx);
-  const calibrated = dateIn(settings.zone, new Date(state.finishedAt!));
+  const calibrated = workedOn(state, settings.zone);
   const summary = summarise(procedure, state);
   const outcome = outcomeOf(procedure, state, summary);
   // What did not end well moves no due date, whatever its readings say.

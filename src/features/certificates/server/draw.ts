@@ -1,39 +1,11 @@
-import { dirname, join } from 'node:path';
-import pdfmake from 'pdfmake';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { isVersion2, type CertificateContent } from '@/core/certificate';
 import { ucumCodes } from '@/core/quantity/unit';
 import { canonicalJson } from '@/core/certificate/canonical';
+import { drawDefinition } from '@/platform/pdf';
 import { certificateBody1 } from './layout-1';
 import { certificateBody2 } from './layout-2';
 import { PAPER } from './paper';
-
-const FONTS = join(process.cwd(), 'node_modules', '@expo-google-fonts');
-const sans = (weight: string) => join(FONTS, 'source-sans-3', weight, `SourceSans3_${weight}.ttf`);
-const mono = (weight: string) => join(FONTS, 'jetbrains-mono', weight, `JetBrainsMono_${weight}.ttf`);
-
-let ready = false;
-function prepare(): void {
-  if (ready) return;
-  pdfmake.setFonts({
-    Sans: {
-      normal: sans('400Regular'),
-      bold: sans('600SemiBold'),
-      italics: sans('400Regular_Italic'),
-      bolditalics: sans('600SemiBold'),
-    },
-    Mono: {
-      normal: mono('400Regular'),
-      bold: mono('600SemiBold'),
-      italics: mono('400Regular'),
-      bolditalics: mono('600SemiBold'),
-    },
-  });
-  // Nothing is fetched, and nothing but the fonts is read.
-  pdfmake.setUrlAccessPolicy(() => false);
-  pdfmake.setLocalAccessPolicy((path: string) => dirname(path).startsWith(FONTS));
-  ready = true;
-}
 
 export interface Stamp {
   hash: string;
@@ -120,12 +92,5 @@ export function certificateDefinition(content: CertificateContent, stamp: Stamp)
 
 /** Draws the PDF. */
 export async function drawCertificate(content: CertificateContent, stamp: Stamp): Promise<Buffer> {
-  prepare();
-  return pdfmake.createPdf(certificateDefinition(content, stamp)).getBuffer() as unknown as Promise<Buffer>;
-}
-
-/** Draws ready data: for the bench, which sets the library's own time beside ours. */
-export async function drawDefinition(definition: TDocumentDefinitions): Promise<Buffer> {
-  prepare();
-  return pdfmake.createPdf(definition).getBuffer() as unknown as Promise<Buffer>;
+  return drawDefinition(certificateDefinition(content, stamp));
 }

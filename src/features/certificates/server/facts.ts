@@ -13,6 +13,7 @@ import { withCurves } from './curves';
 import { ownedAsset } from './owned-asset';
 import { software } from '@/platform/software';
 import type { UseCaseContext } from '@/platform/use-case';
+import { workedOn } from './worked-on';
 
 /** What stands on the document besides the run: whose instrument, how it came in, what the customer told us. */
 export async function factsFor({ tx }: Pick<UseCaseContext, 'tx'>, { row }: LoadedRun) {
@@ -76,9 +77,9 @@ export async function contentOf(
   const facts = await factsFor({ tx }, loaded);
   const days = results({ procedure, state })
     .flatMap((line) => [line.found?.at ?? [], line.left?.at ?? []].flat())
-    .map((at) => dateIn(settings.zone, new Date(at)))
+    .map((at) => state.paper?.day ?? dateIn(settings.zone, new Date(at)))
     .sort();
-  const finished = dateIn(settings.zone, new Date(state.finishedAt ?? now));
+  const finished = workedOn(state, settings.zone, now);
   const annexTraces = given.annexes?.traces ?? settings.annexTraces;
   const content = certificateContent({
     procedure,

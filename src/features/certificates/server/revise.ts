@@ -6,7 +6,6 @@ import { certificate } from '@/data/schema';
 import type { Transaction } from '@/data/connection';
 import { giveCommand, loadRun, type LoadedRun } from '@/features/bench/server';
 import { dueAfter } from '@/features/due/server';
-import { dateIn } from '@/platform/clock';
 import { Problem } from '@/platform/problem';
 import { isRefusal } from '@/core/run/refusal';
 import { readSettings } from '@/platform/settings';
@@ -14,6 +13,7 @@ import type { UseCaseContext } from '@/platform/use-case';
 import { contentOf } from './facts';
 import { insertDocument } from './insert-document';
 import type { Annexes } from './approve';
+import { workedOn } from './worked-on';
 
 type Row = typeof certificate.$inferSelect;
 
@@ -86,7 +86,7 @@ export async function reviseCertificate(
 async function dueNow(context: UseCaseContext, { state }: LoadedRun, asked: Row): Promise<CertificateVersion2['due']> {
   if (!asked.content.due) return null;
   const { zone } = await readSettings(context.tx);
-  const from = dateIn(zone, new Date(state.finishedAt!));
+  const from = workedOn(state, zone);
   const due = await dueAfter(context, { assetId: asked.assetId, from, inTolerance: true });
   return due ? { date: due.date, reason: due.basis.reason } : null;
 }

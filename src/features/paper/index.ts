@@ -1,0 +1,3 @@
+export { PaperList } from './paper-list';
+export { PhotoStrip } from './photo-strip';
+export { sendPhotos } from './send-photos';

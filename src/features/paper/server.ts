@@ -1,0 +1,2 @@
+export { keepPhoto, photoOf, photosKept } from './server/keep-photo';
+export { blankSheetPdf, modelsOnPaper, type SheetModel } from './server/blank-sheet-pdf';
