@@ -79,7 +79,12 @@ describe('a blank sheet', () => {
     }
   });
   it('what is certain before the day is left in or out; what is only seen on the day says so', () => {
-    const known = { roles: ['o2'], traits: { pumped: true as const }, schools: { order: 'seven' }, service: 'calibrate' as const };
+    const known = {
+      roles: ['o2'],
+      traits: { pumped: true as const },
+      schools: { order: 'seven' },
+      service: 'calibrate' as const,
+    };
     expect(knownBeforehand({ is: 'channel', role: 'co' }, known)).toBe(false);
     expect(knownBeforehand({ not: { is: 'property', property: 'as-found-only' } }, known)).toBe(true);
     expect(knownBeforehand({ all: [{ is: 'property', property: 'pumped' }, { is: 'bumpFailed' }] }, known)).toBeNull();
