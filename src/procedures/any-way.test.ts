@@ -156,7 +156,7 @@ function hand(run: ScriptedRun, planned: PlannedStep, random: Random): Command {
         outputs: Object.fromEntries(step.outputs.map((output) => [output, random.next() < 0.8])),
       };
     case 'care':
-      return { type: 'care', step: key };
+      return { type: 'care', step: key, ...(step.uses ? { note: 'from another shelf' } : {}) };
     case 'decide':
       return {
         type: 'decide',

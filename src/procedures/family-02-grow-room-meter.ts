@@ -22,7 +22,7 @@ const EC: School = part.nearSample(
 /** Family 2: grow-room pH/EC meter; the quick solution for both at once, or 7 then 4, then EC. Probe condition only from a two-point run, not live. */
 export const family02: Procedure = {
   id: 'grow-room-ph-ec',
-  version: 5,
+  version: 6,
   family: 2,
   title: 'Grow-room pH/EC meter, calibration',
   method: 'Comparison with certified buffer solutions and a conductivity standard at the measured temperature.',

@@ -72,7 +72,7 @@ const decide = (last: boolean): Step => ({
 /** Family 3: portable meter with digital pH probes; the buffer is recognised from mV, the data belongs to the probe, which may be calibrated off-line. */
 export const family03: Procedure = {
   id: 'digital-ph-probe',
-  version: 6,
+  version: 7,
   family: 3,
   title: 'Digital pH probe, calibration',
   method:

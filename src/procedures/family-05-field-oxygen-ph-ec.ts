@@ -32,7 +32,7 @@ const oxygen = oxygenPart(600);
 /** Family 5: field set for oxygen, pH and conductivity: one ticket, three sheets that share temperature and conditions, one certificate. */
 export const family05: Procedure = {
   id: 'field-oxygen-ph-ec',
-  version: 5,
+  version: 6,
   family: 5,
   title: 'Field oxygen/pH/EC set, calibration',
   method:

@@ -33,7 +33,7 @@ const strip: Step[] = [
 /** Family 11: two-buffer pH meter; slope in per cent, ± 0.1 check, strips as cross-check. */
 export const family11: Procedure = {
   id: 'two-buffer-ph-meter',
-  version: 5,
+  version: 6,
   family: 11,
   title: 'Two-buffer pH meter, calibration',
   method: 'Comparison with two certified buffer solutions at the measured temperature.',

@@ -10,7 +10,7 @@ const ec = ecPart(['ec1413']);
 /** Family 12: water-quality sonde, oxygen; moist, vented sleeve, ten minutes, plausibility from the local pressure, then accepted. */
 export const family12: Procedure = {
   id: 'oxygen-sonde',
-  version: 5,
+  version: 6,
   family: 12,
   title: 'Dissolved-oxygen sonde, calibration',
   method:

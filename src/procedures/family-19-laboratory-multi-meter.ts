@@ -62,7 +62,7 @@ const ionSteps: Step[] = [
 /** Family 19: laboratory multi-meter: pH 7 / 4.01 / 10.01, conductivity 84 / 1413 / 12 880, ORP and ion-selective inputs. */
 export const family19: Procedure = {
   id: 'laboratory-multi-meter',
-  version: 5,
+  version: 6,
   family: 19,
   title: 'Laboratory multi-meter, calibration',
   method:

@@ -23,7 +23,7 @@ const ec = ecPart(['ec1413', 'ec12880'], { solids: true, cell: false });
 /** Family 20: combined pH/EC tester; 7 first, then 4, then 10 without switching off; 1413 then 12 880; auto units. */
 export const family20: Procedure = {
   id: 'combined-ph-ec-tester',
-  version: 5,
+  version: 6,
   family: 20,
   title: 'Combined pH/EC tester, calibration',
   method: 'Certified buffers 7, 4, 10 and conductivity standards 1413 µS/cm and 12.88 mS/cm at the measured temperature.',

@@ -66,6 +66,7 @@ export const soak = (look: string, resets: string[] = ['ph']): Step[] => [
     title: 'Soak it',
     action: 'Soaked in storage solution (it came dry)',
     resets,
+    uses: ['storage'],
     reason: '1 to 2 h in storage solution or 3 M KCl; never in pure water.',
     caution: WET_CARE,
     when: { is: 'answered', step: look, item: 'dry', equals: 'yes' },

@@ -1,6 +1,6 @@
 import type { Condition } from '@/core/procedure/condition';
 import type { QuestionId } from '@/core/procedure/question';
-import type { DecideOption, Step } from '@/core/procedure/procedure';
+import type { CareMaterial, DecideOption, Step } from '@/core/procedure/procedure';
 import { chooseLiquids, GONE_ON, WET_CARE } from './water-parts';
 
 const GO_ON: DecideOption[] = [
@@ -65,8 +65,16 @@ export function calibrationRound({ id, roles, remedies, also }: RoundOptions, st
 const LAST: Condition = { is: 'iterationAtLeast', count: ROUNDS };
 
 /** A care action, on record before its wait begins. */
-const cared = (id: string, title: string, action: string, resets: string[], reason: string, seconds = 0): Step[] => [
-  { id, kind: 'care', title, action, resets, reason, caution: WET_CARE },
+const cared = (
+  id: string,
+  title: string,
+  action: string,
+  resets: string[],
+  reason: string,
+  seconds = 0,
+  uses: CareMaterial[] = [],
+): Step[] => [
+  { id, kind: 'care', title, action, resets, reason, caution: WET_CARE, ...(uses.length ? { uses } : {}) },
   ...(seconds ? [{ id: `${id}-wait`, kind: 'wait', title, minSeconds: seconds, reason } satisfies Step] : []),
 ];
 /** Poured anew, each scanned again: the same bottle or another one. */
@@ -87,7 +95,9 @@ export const cleanGlass: Remedy = {
       'Grease and coating: neutral detergent 30 min, soft brush, rinse.',
       1800,
     ),
-    ...cared('rest', 'Soak it', 'Soaked in storage solution', ['ph'], '1 to 2 h in storage solution or 3 M KCl.', 3600),
+    ...cared('rest', 'Soak it', 'Soaked in storage solution', ['ph'], '1 to 2 h in storage solution or 3 M KCl.', 3600, [
+      'storage',
+    ]),
   ],
 };
 export const overnight: Remedy = {
@@ -100,6 +110,7 @@ export const overnight: Remedy = {
     ['ph'],
     'Stored in pure water by mistake, or dried out for long. Not over 24 h for a combined probe.',
     43_200,
+    ['storage'],
   ),
 };
 export const cleanCell = (roles: string[]): Remedy => ({
@@ -123,6 +134,7 @@ export const newMembrane = (roles: string[]): Remedy => ({
     roles,
     'New membrane filled with electrolyte, screwed tight, never one that was used; cathode cleaned with a soft cloth; polarise 10 min.',
     600,
+    ['membrane', 'electrolyte'],
   ),
 });
 export const conditionMembrane: Remedy = {

@@ -117,6 +117,10 @@ export function describeChecks(procedure: Procedure, state: RunState, language: 
   );
 }
 
+/** What of the shelf a care action took, and what was noted of it. */
+export const careDetail = ({ used = [], note }: RunState['cares'][number]): string =>
+  [...used.map((one) => `${one.name}, ${one.lot}`), ...(note ? [note] : [])].join('; ');
+
 /** Replaced parts, care, cross-checks, readings struck: what the reader has to know besides. */
 export function describeRemarks(state: RunState, language: Language): string[] {
   return [
@@ -131,8 +135,8 @@ export function describeRemarks(state: RunState, language: Language): string[] {
     ),
     ...state.cares.map((care) =>
       say(
-        care.note
-          ? { code: 'remark.careNote', numbers: { action: care.action, note: care.note } }
+        careDetail(care)
+          ? { code: 'remark.careNote', numbers: { action: care.action, note: careDetail(care) } }
           : { code: 'remark.care', numbers: { action: care.action } },
         language,
       ),

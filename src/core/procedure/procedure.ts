@@ -127,6 +127,10 @@ export type AdjustAction = (typeof ADJUST_ACTIONS)[number];
 export const OUTPUTS = ['sound', 'light', 'vibration'] as const;
 export type Output = (typeof OUTPUTS)[number];
 
+/** What care takes from the shelf. Closed. */
+export const CARE_MATERIALS = ['storage', 'cleaning', 'electrolyte', 'membrane'] as const;
+export type CareMaterial = (typeof CARE_MATERIALS)[number];
+
 export type Step =
   | (StepBase & { kind: 'check'; items: CheckItem[] })
   | (StepBase & { kind: 'condition'; quantities: ('temperatureC' | 'pressureHPa' | 'humidityPercent')[] })
@@ -164,7 +168,7 @@ export type Step =
       /** What may follow where it fails; left out in procedures of before. */
       follows?: Follow[];
     })
-  | (StepBase & { kind: 'care'; action: string; resets: string[] })
+  | (StepBase & { kind: 'care'; action: string; resets: string[]; /** What of the shelf it takes. */ uses?: CareMaterial[] })
   | (StepBase & { kind: 'decide'; question: QuestionId; options: DecideOption[] })
   | GroupStep;
 

@@ -98,7 +98,11 @@ const SCHEMAS: Record<Exclude<Command['type'], 'start'>, yup.ObjectSchema<object
   }),
   save: yup.object({ step, readBack: text(60).optional(), lost: yup.boolean().optional() }),
   bump: yup.object({ step, channels: movements, outputs: mapOf(yup.boolean().required()) }),
-  care: yup.object({ step, note: text(500).optional() }),
+  care: yup.object({
+    step,
+    materials: yup.array(text(60).required()).max(4).optional(),
+    note: text(500).optional(),
+  }),
   replacePart: yup.object({
     channel: text(60).required(),
     part: text(60).required(),

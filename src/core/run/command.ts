@@ -55,7 +55,13 @@ export type Command =
       /** A station's own word on it: what it failed can't pass. */
       verdict?: 'passed' | 'failed';
     }
-  | { type: 'care'; step: string; note?: string }
+  | {
+      type: 'care';
+      step: string;
+      /** References of the shelf, one of each kind that it takes; a note says what else was used. */
+      materials?: string[];
+      note?: string;
+    }
   | { type: 'replacePart'; channel: string; part: string; newSerial: string }
   | { type: 'setChannel'; channel: string; status: 'fitted' | 'removed' | 'notCalibrated'; reason: string }
   | { type: 'changeSetting'; kind: SettingKind; setting: string; before: string; after: string; agreedBy?: string }

@@ -8,7 +8,7 @@ import type { StandingValue } from '../measurand/standing';
 import type { DecisionRule } from '../uncertainty/decide';
 import type { Reading } from '../quantity/reading';
 import type { Follow } from '../procedure/follow';
-import type { AdjustAction, Output, Phase } from '../procedure/procedure';
+import type { AdjustAction, CareMaterial, Output, Phase } from '../procedure/procedure';
 import type { QuestionId } from '../procedure/question';
 import type { Judgement } from './judge';
 import type { ReferenceSnapshot } from './reference-snapshot';
@@ -26,6 +26,15 @@ export interface Tolerance {
   absolute?: string;
   percentOfTarget?: string;
   zero?: string;
+}
+
+/** A bottle or part of the shelf that went into a care action. */
+export interface CareUsed {
+  id: string;
+  role: CareMaterial;
+  name: string;
+  lot: string;
+  expires?: string;
 }
 
 /** One measuring channel as it stood when the run was started: facts copied in, so that a replay needs no table. */
@@ -166,7 +175,7 @@ export interface EventData {
     outcome: 'passed' | 'failed';
     reasons?: string[];
   };
-  cared: { action: string; resets: string[]; note?: string };
+  cared: { action: string; resets: string[]; note?: string; /** What of the shelf was used. */ used?: CareUsed[] };
   partReplaced: { channel: string; part: string; oldSerial?: string; newSerial: string };
   /** A sensor that is missing at the bench, or is not to be calibrated at this visit; or is there after all. */
   channelSet: { channel: string; status: RunChannel['status']; reason: string };

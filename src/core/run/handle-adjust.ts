@@ -47,20 +47,6 @@ export function handleAdjust(command: Extract<Command, { type: 'adjust' }>, hand
   return left.length ? [adjusted] : [adjusted, draft('stepDone', {}, at(step))];
 }
 
-export function handleCare(command: Extract<Command, { type: 'care' }>, handling: Handling): EventDraft[] | Refusal {
-  const step = stepInTurn(command.step, handling);
-  if ('refused' in step) return step;
-  if (step.step.kind !== 'care') return refuse('notNow', 'This step is no care action.');
-  return [
-    handling.draft(
-      'cared',
-      { action: step.step.action, resets: step.step.resets, ...(command.note ? { note: command.note } : {}) },
-      at(step),
-    ),
-    handling.draft('stepDone', {}, at(step)),
-  ];
-}
-
 export function handleDecide(command: Extract<Command, { type: 'decide' }>, handling: Handling): EventDraft[] | Refusal {
   const step = stepInTurn(command.step, handling);
   if ('refused' in step) return step;

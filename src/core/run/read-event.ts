@@ -46,7 +46,7 @@ const EVENTS: Record<EventType, Parts> = {
   },
   saved: { evidence: 'text', outcome: ['saved', 'lost'], readBack: 'text?' },
   bumped: { method: ['timed', 'watched', 'station'], channels: 'object', outputs: 'object', outcome: ['passed', 'failed'] },
-  cared: { action: 'text', resets: 'list', note: 'text?' },
+  cared: { action: 'text', resets: 'list', note: 'text?', used: 'list?' },
   partReplaced: { channel: 'text', part: 'text', newSerial: 'text' },
   channelSet: { channel: 'text', status: ['fitted', 'removed', 'notCalibrated'], reason: 'text' },
   settingChanged: { setting: 'text', before: 'text', after: 'text', agreedBy: 'text?' },

@@ -117,7 +117,7 @@ export function ChannelInput({
   const id = `reading-${channel.id}-${point}`;
   return (
     <form
-      className={`channel-row${asked.length ? ' with-inputs' : ''}`}
+      className={`channel-row${asked.length ? ' with-inputs' : ''}${sheet.onLine && look && !asked.length ? ' live' : ''}`}
       onSubmit={send}
       data-testid={`channel-${channel.role}-${point}`}
     >
@@ -192,7 +192,7 @@ export function ChannelInput({
         )}
       </div>
       {sheet.onLine && look && (
-        <div className="under d-flex flex-wrap gap-3 align-items-center">
+        <div className="under now">
           <LiveReading
             look={look}
             unit={channel.unit}

@@ -24,6 +24,7 @@ import { Cautions } from './steps/cautions';
 import { PresentStep } from './steps/present-step';
 import { say } from '@/core/words/say';
 import { PhotoStrip } from '@/features/paper';
+import { day } from '@/ui/format';
 import { RunDoors } from './run-doors';
 import { RunLog } from './run-log';
 import { WaitingMark } from './waiting-mark';
@@ -105,6 +106,7 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
   const bottle = state.bindings.filter((one) => !one.released && !one.struck && one.reference.kind === 'gas').at(-1);
   // While a display is read its rulers stand next to the step; what is said about it follows.
   const reading = wet && present?.step.kind === 'read';
+  const flows = gas !== null && present?.step.kind === 'read';
   const besides = (
     <>
       <DiagnosisCard sheet={sheet} />
@@ -168,7 +170,7 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
         />
       )}
       <div className="run-grid">
-        <div>
+        <div className={flows ? 'gas-flows' : ''}>
           {state.status === 'open' && (
             <Cautions
               run={state.run}
@@ -177,8 +179,8 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
             />
           )}
           {state.paper && (
-            <div className="sheet mb-3" data-testid="from-paper">
-              <p className="mb-2">{say({ code: 'paper.from', numbers: { day: state.paper.day, by: state.paper.by } })}</p>
+            <div className="sheet mb-3 py-2 d-flex flex-wrap gap-3 align-items-center" data-testid="from-paper">
+              <span>{say({ code: 'paper.from', numbers: { day: day(state.paper.day), by: state.paper.by } })}</span>
               <PhotoStrip run={state.run} photos={state.paper.photos} />
             </div>
           )}
@@ -191,8 +193,14 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
             asked={asked}
           />
           {!reading && besides}
-          {state.status === 'open' && <LineStrip line={line} live={live} hand={hand} />}
-          <ChannelBoard sheet={sheet} />
+          <div className="d-flex flex-column">
+            {state.status === 'open' && (
+              <div className={flows ? 'order-last' : ''}>
+                <LineStrip line={line} live={live} hand={hand} />
+              </div>
+            )}
+            <ChannelBoard sheet={sheet} />
+          </div>
           {state.status === 'open' && <RunDoors run={run} />}
           {reading && besides}
           {line?.panel && wet && (

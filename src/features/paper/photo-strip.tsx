@@ -10,7 +10,7 @@ export function PhotoStrip({ run, photos }: { run: string; photos: readonly stri
           <img
             src={`/api/runs/${run}/photos/${hash}`}
             alt={say({ code: 'paper.photo', numbers: { number: at + 1 } })}
-            style={{ height: '5.5rem', maxWidth: '9rem', objectFit: 'cover' }}
+            style={{ height: '2.8rem', maxWidth: '6rem', objectFit: 'cover' }}
           />
         </a>
       ))}

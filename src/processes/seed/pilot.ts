@@ -1,3 +1,4 @@
+import { careFrom } from './care-from';
 import type { CheckItem, DecideOption } from '@/core/procedure/procedure';
 import { ROOM, ROOM_QUANTITIES, type RoomQuantity } from '@/core/measurand/room';
 import { boundReference } from '@/core/run/state';
@@ -122,7 +123,7 @@ function work(pilot: Pilot, planned: ReturnType<ScriptedRun['current']>[number])
       });
       break;
     case 'care':
-      run.do({ type: 'care', step: key });
+      run.do({ type: 'care', step: key, ...careFrom(run, step.uses ?? []) });
       break;
     case 'decide':
       // The workshop of the demo hands what fails twice to its service.

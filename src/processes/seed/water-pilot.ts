@@ -1,3 +1,4 @@
+import { careFrom } from './care-from';
 import type { CheckItem } from '@/core/procedure/procedure';
 import type { Frame } from '@/core/instrument/said';
 import type { RunChannel } from '@/core/run/event';
@@ -161,7 +162,7 @@ function work(pilot: WaterPilot, planned: ReturnType<ScriptedRun['current']>[num
       break;
     case 'care':
       meter.bench({ care: handFor(step.action) });
-      run.do({ type: 'care', step: key });
+      run.do({ type: 'care', step: key, ...careFrom(run, step.uses ?? []) });
       break;
     case 'decide':
       run.wait(10).do({

@@ -81,6 +81,9 @@ export const REFUSALS = {
   'refused.paperDay': 'The day of the work: today or at most {days} days ago.',
   'refused.paperOtherDay': 'This run is entered from paper of {day}; a run has one such day.',
   'refused.paperLive': 'Readings of this run were taken off a line already: it was not worked on paper.',
+  'refused.careMaterial': 'Which {what} was used? Choose it from the shelf, or say what was used instead.',
+  'refused.careOther': '{name} is nothing that this care takes.',
+  'refused.careSpent': '{name}, lot {lot}: {why}. Take another.',
   'refused.noPhoto': 'A photo of the sheet belongs to it; this one did not arrive.',
   'deviation.paper': 'Written on paper on {day} by {by} and entered afterwards',
   'deviation.paperReason':

@@ -61,9 +61,11 @@ export async function giveCommand(
       ? [command.reference]
       : command.type === 'bindReference'
         ? [command.reference, ...(command.regulator ? [command.regulator] : [])]
-        : command.type === 'completeStep'
-          ? [...new Set(Object.values(command.equipment ?? {}))]
-          : [];
+        : command.type === 'care'
+          ? (command.materials ?? [])
+          : command.type === 'completeStep'
+            ? [...new Set(Object.values(command.equipment ?? {}))]
+            : [];
   const references = (await Promise.all(asked.map((id) => referenceSnapshot(tx, id)))).filter((one) => one !== null);
   if (command.type === 'takePaper') {
     const kept = await photosKept(tx, run, command.photos);

@@ -3,6 +3,7 @@ import Button from 'react-bootstrap/Button';
 import type { PlannedStep } from '@/core/run/plan';
 import { AdjustStep } from './adjust-step';
 import { BumpStep } from './bump-step';
+import { CareStep } from './care-step';
 import { CheckStep } from './check-step';
 import { ConditionStep } from './condition-step';
 import { DecideStep } from './decide-step';
@@ -119,11 +120,7 @@ function StepBody({ sheet, present, ready, asked }: { sheet: Sheet; present: Pla
     case 'bump':
       return <BumpStep sheet={sheet} present={present} />;
     case 'care':
-      return (
-        <Button data-main-action disabled={run.busy} onClick={() => run.send({ type: 'care', step: key })}>
-          Done
-        </Button>
-      );
+      return <CareStep key={key} run={run} view={view} step={key} uses={step.uses ?? []} />;
   }
 }
 
