@@ -277,7 +277,7 @@ function plan(assets: SeedAsset[], now: Date, random: Random): Visit[] {
   const fourGas = able.filter((one) => one.model === 'OF-410' || one.model === 'VT-40');
   const ofModel = (name: string) => assets.find((one) => one.model === name)!;
   // What an auditor asks for: a bump, one that failed, as found only, breath gas, and documents that were mended later.
-  const special: (Partial<Pick<Visit, 'service' | 'fate' | 'silent' | 'failed' | 'unlucky' | 'upTo'>> & {
+  const special: (Partial<Pick<Visit, 'service' | 'fate' | 'silent' | 'failed' | 'unlucky' | 'upTo' | 'paper'>> & {
     model: string;
     daysAgo: number;
   })[] = [
@@ -298,6 +298,8 @@ function plan(assets: SeedAsset[], now: Date, random: Random): Visit[] {
       daysAgo: 6,
       unlucky: { bad: { 'auto-zero/passed': 'CO failed, engine running at the gate' }, decide: 'mend' },
     },
+    // The power was out: worked on paper, entered afterwards, waiting for the signatory.
+    { model: 'OF-410', daysAgo: 0.2, upTo: 'toApprove', paper: true },
     {
       model: 'OF-410',
       daysAgo: 0.08,

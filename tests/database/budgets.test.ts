@@ -189,3 +189,19 @@ describe('the scope that a workshop states', () => {
     expect(csv).toContain('given back');
   });
 });
+
+describe('what the budgets room exports', () => {
+  it('studies with every reading and why they were withdrawn; standing values with source, day and who', async () => {
+    await inTx((context) => recordStudy(context, study('98 99 100 101 99')));
+    const [studies, standing] = await Promise.all(
+      (['studies', 'standing'] as const).map((table) => inTx(({ tx }) => budgetCsv(tx, table))),
+    );
+    expect(studies).toContain('9 10 11; 8 9 10 11 12');
+    expect(studies).toContain('the regulator leaked');
+    expect(studies).toContain('98 99 100 101 99');
+    const rows = standing!.split(/\r?\n/);
+    expect(rows[0]).toBe('measurand,influence,procedure,point,value,form,unit,source,set,by');
+    expect(rows.length).toBeGreaterThan(10);
+    expect(rows.find((one) => one.includes('repeat study'))).toContain('carbon monoxide');
+  });
+});

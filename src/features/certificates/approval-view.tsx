@@ -66,7 +66,11 @@ export function ApprovalView({
         data-testid="not-plain"
       >
         <h2>{say({ code: 'notPlain.title' })}</h2>
-        {state.paper && <PhotoStrip run={state.run} photos={state.paper.photos} />}
+        {state.paper && (
+          <div className="float-end ms-3">
+            <PhotoStrip run={state.run} photos={state.paper.photos} />
+          </div>
+        )}
         {look.length === 0 ? (
           <p className="mb-0">{say({ code: 'notPlain.none' })}</p>
         ) : (

@@ -16,6 +16,7 @@ import { METER_MODELS } from '@/standins/meter/meter-models';
 import { changeLater } from './later';
 import type { Random } from './random';
 import { toolFor } from './tool-for';
+import { keepSheet, takenOnPaper } from './paper-visit';
 import { liquidChooser, meterOf } from './water-history';
 import { flyWater } from './water-pilot';
 
@@ -36,6 +37,8 @@ export interface Visit {
   service?: ServiceId;
   /** What became of its document later. */
   fate?: 'revised' | 'reopened' | 'withdrawn';
+  /** Worked on paper, the power being out, and entered afterwards. */
+  paper?: true;
   /** Its horn was silent at the bump. */
   silent?: boolean;
   /** Its combustible sensor was dead: tagged out of service, the document is of limited scope. */
@@ -105,6 +108,7 @@ export async function liveThrough(tx: Transaction, visit: Visit, actors: Actors,
   const { run } = await recordRun({ tx, actor: actors.technician, now: placed }, ticketId, (id, procedure, started) => {
     const scripted = new ScriptedRun(procedure, { run: id, actor: actors.technician, start: placed, references });
     scripted.start(started);
+    if (visit.paper) takenOnPaper(scripted, actors.technician);
     if (METER_MODELS[asset.model]) {
       flyWater({
         run: scripted,
@@ -130,6 +134,7 @@ export async function liveThrough(tx: Transaction, visit: Visit, actors: Actors,
     end = scripted.now;
     return scripted.events;
   });
+  if (visit.paper) await keepSheet(tx, { run, by: actors.technician.name, at: end });
   if (stopAt) return;
   // `finish` was among the recorded events; the ticket follows as it does when a person gives it.
   await tx.update(ticket).set({ status: 'toApprove', place: null }).where(eq(ticket.id, ticketId));
