@@ -42,6 +42,8 @@ export default defineConfig({
   use: {
     baseURL: process.env.E2E_ORIGIN ?? 'http://127.0.0.1:3210',
     viewport: { width: 1280, height: 800 },
+    // What waits for something that never comes says so before the whole test is over.
+    actionTimeout: 90_000,
     // Something that pulses makes a machine without a graphics card draw sixty times a second.
     contextOptions: { reducedMotion: 'reduce' },
     trace: 'off',

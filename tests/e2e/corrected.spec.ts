@@ -26,6 +26,7 @@ test('what a card and the office hold is corrected and ended where it stands: sa
   await retire.getByRole('button', { name: 'Retire it' }).click();
   await expect(page.getByTestId('retire').locator('summary')).toHaveText('Take it back');
   await expect(page.getByText('sold to a neighbour').first()).toBeVisible();
+  await page.getByTestId('retire').locator('summary').click();
   await page.getByTestId('retire').getByLabel('Why').fill('bought back');
   await page.getByTestId('retire').getByRole('button', { name: 'Take it back' }).click();
   await expect(page.getByTestId('retire').locator('summary')).toHaveText('Retire it');
@@ -37,15 +38,19 @@ test('what a card and the office hold is corrected and ended where it stands: sa
   await form.getByRole('button', { name: 'State it' }).click();
   await expect(form.locator('.field-problem').first()).toBeVisible();
   await form.getByLabel('From').fill('10');
-  await form.getByLabel('To', { exact: true }).fill('200');
-  await form.getByLabel('Smallest U').fill('9');
+  await form.getByLabel('to', { exact: true }).fill('200');
+  await form.getByLabel('Smallest U').fill('90');
   await form.getByRole('button', { name: 'State it' }).click();
-  const line = page.getByTestId('scope-carbon monoxide').filter({ hasText: '10 – 200' });
-  await expect(line).toContainText('9');
+  await expect(form.getByRole('alert').filter({ hasText: 'Overlaps carbon monoxide' })).toBeVisible();
+  await form.getByLabel('From').fill('3000');
+  await form.getByLabel('to', { exact: true }).fill('4000');
+  await form.getByRole('button', { name: 'State it' }).click();
+  const line = page.getByTestId('scope-carbon monoxide').filter({ hasText: '3000 – 4000' });
+  await expect(line).toContainText('90 ppm');
   await line.getByRole('button', { name: 'Correct' }).click();
-  await page.getByLabel('Smallest U').fill('4');
+  await page.getByLabel('Smallest U').fill('40');
   await page.locator('form').getByRole('button', { name: 'Correct', exact: true }).click();
-  await expect(line).toContainText('4');
+  await expect(line).toContainText('40 ppm');
   await line.getByRole('button', { name: 'End' }).click();
   await page.getByLabel('Why does it end?').fill('given back');
   await page
@@ -55,7 +60,7 @@ test('what a card and the office hold is corrected and ended where it stands: sa
   await expect(line).toHaveCount(0);
   expect(await (await page.request.get('/office/budgets/export/scope')).text()).toContain('given back');
   const told = await query<{ from: string; to: string }>(
-    "select detail->>'from' as from, detail->>'to' as to from audit where detail->>'from' like 'carbon monoxide, 10 to 200 ppm%'",
+    "select detail->>'from' as from, detail->>'to' as to from audit where detail->>'from' like 'carbon monoxide, 3000 to 4000 ppm%'",
   );
-  expect(told[0]).toMatchObject({ from: expect.stringContaining('U from 9 ppm'), to: expect.stringContaining('U from 4 ppm') });
+  expect(told[0]).toMatchObject({ from: expect.stringContaining('U from 90 ppm'), to: expect.stringContaining('U from 40 ppm') });
 });
