@@ -65,7 +65,7 @@ export const family02: Procedure = {
     ...ph.points,
     ...ec.points,
   ],
-  schools: [part.DIPS, part.offering(part.POINTS, 'two', ['one', 'two']), EC, part.RINSING, part.DRYING],
+  schools: [part.DIPS, part.offering(part.POINTS, 'two', ['one', 'two']), EC, part.RINSING, part.DRYING, part.ELECTRODE],
   steps: [
     ROOM_STEP,
     ...part.temperatureFirst,

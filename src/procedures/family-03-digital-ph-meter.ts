@@ -99,7 +99,7 @@ export const family03: Procedure = {
       tolerance: { limit: '0.5' },
     },
   ],
-  schools: [part.RINSING, part.DRYING],
+  schools: [part.RINSING, part.DRYING, part.ELECTRODE],
   steps: [
     ROOM_STEP,
     {

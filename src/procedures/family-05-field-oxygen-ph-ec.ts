@@ -48,7 +48,15 @@ export const family05: Procedure = {
   ],
   slots: [part.thermometer, ...ph.slots, ...ec.slots, ...oxygen.slots, ...ROOM_SLOTS],
   points: [part.temperaturePoint, ...ph.points, ...ec.points, ...oxygen.points],
-  schools: [part.DIPS, part.offering(part.POINTS, 'three'), EC, AIR, part.offering(part.RINSING, 'tap'), part.DRYING],
+  schools: [
+    part.DIPS,
+    part.offering(part.POINTS, 'three'),
+    EC,
+    AIR,
+    part.offering(part.RINSING, 'tap'),
+    part.DRYING,
+    part.ELECTRODE,
+  ],
   steps: [
     ROOM_STEP,
     {

@@ -46,7 +46,14 @@ export const family11: Procedure = {
     ...ph.points,
     { id: 'strip', label: 'Indicator strip', channels: ['ph'], target: { kind: 'strip' } },
   ],
-  schools: [part.DIPS, part.offering(part.POINTS, 'two', ['one', 'two']), part.BRACKET, part.RINSING, part.DRYING],
+  schools: [
+    part.DIPS,
+    part.offering(part.POINTS, 'two', ['one', 'two']),
+    part.BRACKET,
+    part.RINSING,
+    part.DRYING,
+    part.ELECTRODE,
+  ],
   steps: [ROOM_STEP, ...part.temperatureFirst, ...ph.steps, ...strip, ...part.store],
   cautions: [part.WET_CARE],
 };

@@ -86,7 +86,7 @@ export const family19: Procedure = {
     ...ION.map(([slot, label, substance]) => part.standard(slot, label, substance)),
   ],
   points: [part.temperaturePoint, ...ph.points, ...ec.points, redoxPoint, ...ionPoints],
-  schools: [part.DIPS, part.offering(part.POINTS, 'three'), part.HIGH_STANDARD, part.RINSING, part.DRYING],
+  schools: [part.DIPS, part.offering(part.POINTS, 'three'), part.HIGH_STANDARD, part.RINSING, part.DRYING, part.ELECTRODE],
   steps: [
     ROOM_STEP,
     ...part.temperatureFirst,

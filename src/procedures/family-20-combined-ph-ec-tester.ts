@@ -38,7 +38,7 @@ export const family20: Procedure = {
   ],
   slots: [part.thermometer, ...ph.slots, ...ec.slots, ...ROOM_SLOTS],
   points: [part.temperaturePoint, ...ph.points, ...ec.points],
-  schools: [part.DIPS, part.offering(part.POINTS, 'three'), part.HIGH_STANDARD, part.RINSING, part.DRYING],
+  schools: [part.DIPS, part.offering(part.POINTS, 'three'), part.HIGH_STANDARD, part.RINSING, part.DRYING, part.ELECTRODE],
   steps: [
     ROOM_STEP,
     ...part.temperatureFirst,

@@ -1,6 +1,8 @@
 import type { ServiceId } from '@/core/instrument/service';
 import type { Samples } from '@/core/instrument/samples';
 import type { Traits } from '@/core/instrument/traits';
+import { certificateContent } from '@/core/certificate/content';
+import { sourceOf } from '@/core/certificate/source.fixture';
 import { describe, expect, it } from 'vitest';
 import { diagnoseWater } from '@/core/diagnosis/diagnose-water';
 import { waterFactsOf } from '@/core/diagnosis/water-facts-of';
@@ -64,6 +66,19 @@ describe('water families from the first step to the last, on a sound simulated m
     const ion = probeResults({ procedure: run.procedure, state: run.state }).find((one) => one.kind === 'ion')!;
     // … and the ion-selective electrode falls by 57.5 mV a decade.
     expect(ion.mvPerDecade).toBeCloseTo(-57.5, 0);
+  });
+  it('a slope of 93 % is cleaned and calibrated once more by the usual limits, taken as it is by those of USP <791>, and fails the strict ones', () => {
+    const way = (limits: string) => {
+      const { run } = flown('PG-22', 'tiredElectrode', { schools: { 'electrode-limits': limits } });
+      return {
+        rounds: run.state.decisions.length,
+        said: certificateContent(sourceOf(run)).remarks.filter((one) => /slope/i.test(one)).length,
+      };
+    };
+    expect(way('usual')).toMatchObject({ said: 1 });
+    expect(way('usual').rounds).toBeGreaterThan(0);
+    expect(way('pharmacopoeia')).toEqual({ rounds: 0, said: 0 });
+    expect(way('strict')).toMatchObject({ said: 1 });
   });
   it('one buffer gives an offset and no slope, and the sheet says so', () => {
     const pilot = openMeter('SM-05', 'sound', { schools: { points: 'one' } });

@@ -24,6 +24,21 @@ export const RINSING: School = {
   ],
   standard: 'distilled',
 };
+/** Between which slopes an electrode is accepted. */
+export const ELECTRODE: School = {
+  id: 'electrode-limits',
+  label: 'Limits of the electrode',
+  options: [
+    {
+      id: 'usual',
+      label: '90 to 105 %, caution under 95 %',
+      reason: 'A slope under 95 % is cleaned, or calibrated in fresh buffer; under 90 % the electrode fails.',
+    },
+    { id: 'pharmacopoeia', label: '90 to 105 %', reason: 'USP <791>: slope 90 to 105 %, offset ± 30 mV, and nothing between.' },
+    { id: 'strict', label: '95 to 105 %', reason: 'Under 95 % the electrode fails: for work in production.' },
+  ],
+  standard: 'usual',
+};
 export const POINTS: School = {
   id: 'points',
   label: 'Number of buffers',

@@ -38,12 +38,12 @@ test('what a card and the office hold is corrected and ended where it stands: sa
   await form.getByRole('button', { name: 'State it' }).click();
   await expect(form.locator('.field-problem').first()).toBeVisible();
   await form.getByLabel('From').fill('10');
-  await form.getByLabel('to', { exact: true }).fill('200');
+  await form.getByLabel('To', { exact: true }).fill('200');
   await form.getByLabel('Smallest U').fill('90');
   await form.getByRole('button', { name: 'State it' }).click();
   await expect(form.getByRole('alert').filter({ hasText: 'Overlaps carbon monoxide' })).toBeVisible();
   await form.getByLabel('From').fill('3000');
-  await form.getByLabel('to', { exact: true }).fill('4000');
+  await form.getByLabel('To', { exact: true }).fill('4000');
   await form.getByRole('button', { name: 'State it' }).click();
   const line = page.getByTestId('scope-carbon monoxide').filter({ hasText: '3000 – 4000' });
   await expect(line).toContainText('90 ppm');

@@ -1,6 +1,7 @@
 import { roundHalfEven } from '../quantity/round-half-even';
 import { ucumCodes } from '../quantity/unit';
 import { probeResults } from '../probe/probe-result';
+import { electrodeLimits } from '../ph/electrode-limits';
 import { probeWords } from '../probe/probe-words';
 import type { Procedure } from '../procedure/procedure';
 import type { StandingValue } from '../measurand/standing';
@@ -215,7 +216,7 @@ function conformityOf(
 /** A probe that took its calibration and is yet past the house's limits, or near them: the reader is told. */
 function probeRemarks(procedure: Procedure, state: RunState, language: Language): string[] {
   return probeResults({ procedure, state }).flatMap((result) => {
-    const words = probeWords({ result, history: [] });
+    const words = probeWords({ result, history: [], limits: electrodeLimits(state.started?.schools) });
     return words.condition === 'good'
       ? []
       : [say({ code: 'remark.probe', numbers: { label: result.label, sentence: words.sentence } }, language)];

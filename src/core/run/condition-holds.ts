@@ -1,4 +1,5 @@
 import { electrodeCondition } from '../ph/electrode-condition';
+import { electrodeLimits } from '../ph/electrode-limits';
 import { electrodeThrough } from '../probe/electrode-through';
 import type { Condition } from '../procedure/condition';
 import { propertyHolds } from '../procedure/property-holds';
@@ -108,7 +109,11 @@ export function conditionHolds(
 
 function isPoor(state: RunState, channel: RunChannel): boolean {
   const electrode = electrodeThrough(calibrationReadings(state, channel));
-  return electrode !== null && electrode.segments.length > 0 && electrodeCondition({ electrode }).condition !== 'good';
+  return (
+    electrode !== null &&
+    electrode.segments.length > 0 &&
+    electrodeCondition({ electrode, limits: electrodeLimits(state.started?.schools) }).condition !== 'good'
+  );
 }
 
 /** A zero that passed does not make a failed span good: only span, calibrate and trim speak for the channel. */

@@ -30,6 +30,8 @@ export interface ProbeFault {
 export const PROBE_FAULTS: Record<string, ProbeFault> = {
   sound: {},
   agedElectrode: { slope: 0.87 },
+  /** Not what it was, and not yet past its limits. */
+  tiredElectrode: { slope: 0.93 },
   greasyElectrode: { slope: 0.91, tauSeconds: 25, curedBy: 'clean' },
   coatedElectrode: { tauSeconds: 42, curedBy: 'clean' },
   driedOut: { tauSeconds: 34, driftMvPerMinute: 9, curedBy: 'soak' },

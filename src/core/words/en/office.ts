@@ -49,7 +49,7 @@ export const OFFICE = {
   'budgets.noScope': 'No scope is stated.',
   'budgets.range': 'Range',
   'budgets.from': 'From',
-  'budgets.to': 'to',
+  'budgets.to': 'To',
   'budgets.smallest': 'Smallest U',
   'budgets.smallestIn': 'stated',
   'budgets.inUnit': 'in the unit',

@@ -1,6 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { electrodeCondition } from '@/core/ph/electrode-condition';
+import { electrodeLimits } from '@/core/ph/electrode-limits';
 import { probeResults } from '@/core/probe/probe-result';
 import { VerdictMark } from '@/ui/verdict-mark';
 import type { Sheet } from '../sheet';
@@ -19,7 +20,10 @@ export function ProbeSoFar({ sheet }: { sheet: Sheet }) {
       {results.map((one) => {
         const judged =
           one.kind === 'pH' && one.offsetMv !== null
-            ? electrodeCondition({ electrode: { segments: one.segments, offsetMv: one.offsetMv } })
+            ? electrodeCondition({
+                electrode: { segments: one.segments, offsetMv: one.offsetMv },
+                limits: electrodeLimits(run.state.started?.schools),
+              })
             : null;
         return (
           <div key={one.channel}>

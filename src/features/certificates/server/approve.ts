@@ -4,6 +4,7 @@ import { eq } from 'drizzle-orm';
 import type { CertificateVersion2 } from '@/core/certificate';
 import type { StandingId } from '@/core/measurand/standing';
 import { probeResults } from '@/core/probe/probe-result';
+import { electrodeLimits } from '@/core/ph/electrode-limits';
 import { probeWords } from '@/core/probe/probe-words';
 import { results } from '@/core/results/results';
 import { outcomeOf } from '@/core/results/outcome';
@@ -147,7 +148,9 @@ async function keepInstrument(
 
 /** In tolerance, and yet past its limits: an electrode that barely took its calibration is not put into a meter. */
 const wornOut = ({ procedure, state }: LoadedRun) =>
-  probeResults({ procedure, state }).some((result) => probeWords({ result, history: [] }).condition === 'fail');
+  probeResults({ procedure, state }).some(
+    (result) => probeWords({ result, history: [], limits: electrodeLimits(state.started?.schools) }).condition === 'fail',
+  );
 
 /** A probe that was calibrated off-line stands ready for so many days, never beyond its due date; one that is not in tolerance is not ready. */
 async function readyFor(
