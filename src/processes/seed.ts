@@ -15,6 +15,7 @@ import { stockShelf } from './seed/bottles';
 import { liveThrough, visitsOf, type SeedAsset, type Visit } from './seed/history';
 import { Random } from './seed/random';
 import { writtenOnce } from './seed/written-once';
+import { soldByItsCustomer } from './seed/sold';
 import { stationVisit } from './seed/station-visit';
 
 const SYSTEM: Actor = { id: 'system', name: 'Demo', role: 'administrator' };
@@ -70,6 +71,7 @@ async function seed(now: Date): Promise<string> {
   }
   await db.transaction((tx) => stationVisit(tx, SERIALS['VT-60']![0]!, actors, now));
   await db.transaction((tx) => placeProbes(tx, actors.technician, now));
+  await db.transaction((tx) => soldByItsCustomer(tx, actors.counter, now));
   await db.transaction((tx) => recordAudit({ tx, actor: SYSTEM, now }, 'seeded', 'demo', { visits: visits.length }));
   return `demo data: ${visits.length} visits in ${((Date.now() - started) / 1000).toFixed(1)} s`;
 }

@@ -4,6 +4,7 @@ import { SMTPServer } from 'smtp-server';
 
 /**
  * The mail stand-in: a real SMTP server on loopback that keeps every mail as an .eml file instead of passing it on.
+ * A mailbox whose name begins with “full” refuses as a full one does (RFC 5321, 4.2.3: 552; “full.soon” with 452, which is asked again later).
  * MAIL_STANDIN_CUT=after-data breaks the connection after the message came in and before the answer goes out (RFC 5321, 4.2.5 leaves the sender not knowing).
  */
 const folder = process.env.WERKBANK_MAIL_FOLDER ?? '.';
@@ -13,6 +14,11 @@ let received = 0;
 const server = new SMTPServer({
   disabledCommands: ['AUTH', 'STARTTLS'],
   logger: false,
+  onRcptTo({ address }, _session, callback) {
+    if (!address.startsWith('full')) return callback();
+    const soon = address.startsWith('full.soon');
+    callback(Object.assign(new Error('Mailbox full'), { responseCode: soon ? 452 : 552 }));
+  },
   onData(stream, _session, callback) {
     const chunks: Buffer[] = [];
     stream.on('data', (chunk: Buffer) => chunks.push(chunk));

@@ -109,6 +109,27 @@ describe('reminders', () => {
     await sendQueued(world.db, () => new Date());
     expect((await received())[0]!.messageId).toBe(row.message_id);
   });
+  it('a full mailbox is said and never counts as told; one that may have room later is tried again; a person sends it once there is room', async () => {
+    await startStandin();
+    const address = (to: string) => world.app.query('update customer set email = $1 where id = $2', [to, world.customerId]);
+    const [{ email }] = (await world.app.query('select email from customer where id = $1', [world.customerId])).rows;
+    try {
+      await address('full@yard.example');
+      await remind();
+      expect(await sendQueued(world.db, () => new Date())).toMatchObject({ sent: 0, refused: 1 });
+      const [row] = (await world.app.query('select id, state, problem from mail')).rows;
+      expect(row).toMatchObject({ state: 'refused', problem: expect.stringContaining('552') });
+      expect(await received()).toHaveLength(0);
+      await world.app.query("update mail set recipient = 'full.soon@yard.example' where id = $1", [row.id]);
+      await world.db.transaction((tx) => sendAgain(tx, row.id));
+      expect(await sendQueued(world.db, () => new Date())).toMatchObject({ sent: 0, queued: 1 });
+      await world.app.query("update mail set recipient = 'yard@test.example' where id = $1", [row.id]);
+      expect(await sendQueued(world.db, () => new Date())).toMatchObject({ sent: 1 });
+      expect(await received()).toHaveLength(1);
+    } finally {
+      await address(email);
+    }
+  });
   it('the mail server away: the mail waits and goes out later', async () => {
     process.env.SMTP_URL = 'smtp://127.0.0.1:1';
     await remind();

@@ -64,3 +64,33 @@ test('what a card and the office hold is corrected and ended where it stands: sa
   );
   expect(told[0]).toMatchObject({ from: expect.stringContaining('U from 90 ppm'), to: expect.stringContaining('U from 40 ppm') });
 });
+
+test('what came in contaminated waits on the bench until its declaration is there, and then begins', async ({ page }) => {
+  const [waiting] = await query<{ id: string; place: number }>(
+    "select id, place from ticket where status = 'onBench' and run_id is null and place is not null order by place limit 1",
+  );
+  await query(
+    `update ticket set inspection = inspection || '{"clean": {"result": "fault", "note": "from the sewage works"}}',
+       placed_at = now() - interval '1 hour' where id = $1`,
+    [waiting!.id],
+  );
+  await signIn(page, 'technician');
+  await settled(page);
+  const start = page
+    .locator('.place')
+    .nth(waiting!.place - 1)
+    .getByRole('button', { name: 'Start the run' });
+  await start.click();
+  await expect(page.getByRole('alert').filter({ hasText: 'declaration' })).toBeVisible();
+  await page.goto(`/tickets/${waiting!.id}`);
+  const form = page.locator('form.notice');
+  await form.getByRole('button').click();
+  await expect(form.getByRole('alert')).toBeVisible();
+  await form.getByRole('textbox').fill('declaration of the sewage works, rinsed and disinfected');
+  await form.getByRole('button').click();
+  await expect(form).toHaveCount(0);
+  await page.goto('/');
+  await settled(page);
+  await start.click();
+  await page.waitForURL('**/runs/**');
+});

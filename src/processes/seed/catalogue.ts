@@ -34,7 +34,8 @@ export const CUSTOMERS = [
     name: 'Ravel Street Baths',
     address: 'Ravel Street 41, Port Ambrel',
     contact: 'Minna Garrow',
-    email: 'plantroom@ravel-baths.example',
+    // Its mailbox is full: the outbox says so.
+    email: 'full@ravel-baths.example',
     agreesDue: false,
   },
   {
