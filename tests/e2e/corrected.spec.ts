@@ -60,7 +60,7 @@ test('what a card and the office hold is corrected and ended where it stands: sa
   await expect(line).toHaveCount(0);
   expect(await (await page.request.get('/office/budgets/export/scope')).text()).toContain('given back');
   const told = await query<{ from: string; to: string }>(
-    "select detail->>'from' as from, detail->>'to' as to from audit where detail->>'from' like 'carbon monoxide, 3000 to 4000 ppm%'",
+    "select detail->>'from' as from, detail->>'to' as to from audit where detail->>'from' like 'carbon monoxide, 3000 to 4000 ppm: U from 90%'",
   );
   expect(told[0]).toMatchObject({ from: expect.stringContaining('U from 90 ppm'), to: expect.stringContaining('U from 40 ppm') });
 });
