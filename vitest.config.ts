@@ -16,7 +16,8 @@ export default defineConfig({
         test: {
           name: 'database',
           include: ['tests/database/**/*.test.ts'],
-          ...shared,
+          environment: 'node',
+          // Each file has its own: a listener and a pool belong to one database.
           testTimeout: 60_000,
           hookTimeout: 120_000,
           globalSetup: ['tests/database/cluster.setup.ts'],
