@@ -5,7 +5,8 @@ import { say } from '@/core/words/say';
 import { ConfirmForm } from './confirm-form';
 import type { StandingLine } from './server';
 import { StandingRow } from './standing-row';
-import { ScopePanel, type ScopeLine, type ScopeQuantity } from './scope-panel';
+import type { ScopeLine, ScopeQuantity } from './scope-line';
+import { ScopePanel } from './scope-panel';
 import { StudyPanel, type StudyLine, type StudyPoint } from './study-panel';
 
 interface Props {

@@ -7,7 +7,7 @@ import { say } from '@/core/words/say';
 import { attempt } from '@/platform/client/result';
 import { Field } from '@/ui/field';
 import { stateScopeAction } from './actions';
-import type { ScopeLine, ScopeQuantity } from './scope-panel';
+import type { ScopeLine, ScopeQuantity } from './scope-line';
 
 const EMPTY = { lowest: '', highest: '', smallest: '', form: 'absolute' as ScopeLine['form'] };
 

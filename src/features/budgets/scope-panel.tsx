@@ -3,23 +3,12 @@ import { useState } from 'react';
 import { useRouter } from 'next/navigation';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import type { ScopeEntry } from '@/core/measurand/scope';
 import { say } from '@/core/words/say';
 import { attempt } from '@/platform/client/result';
 import { day } from '@/ui/format';
 import { endScopeAction } from './actions';
 import { ScopeForm } from './scope-form';
-
-export interface ScopeLine extends ScopeEntry {
-  id: number;
-  at: string;
-  by: string;
-}
-/** A quantity that can be claimed, with its units. */
-export interface ScopeQuantity {
-  measurand: string;
-  units: string[];
-}
+import type { ScopeLine, ScopeQuantity } from './scope-line';
 
 /** The scope that the workshop states: where it claims results, and with no smaller uncertainty than which. */
 export function ScopePanel({ scope, quantities, maySet }: { scope: ScopeLine[]; quantities: ScopeQuantity[]; maySet: boolean }) {

@@ -1,7 +1,7 @@
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { say } from '@/core/words/say';
-import type { Line } from './instrument-line';
+import type { Line } from './line';
 import { INSPECTION_GROUPS, inspectionFor } from './receive-schema';
 
 const RESULTS = ['pass', 'fault', 'notApplicable'] as const;

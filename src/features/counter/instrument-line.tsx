@@ -1,6 +1,6 @@
 'use client';
 import type { SampleQuantity, Samples } from '@/core/instrument/samples';
-import { SERVICES, type ServiceId } from '@/core/instrument/service';
+import { SERVICES } from '@/core/instrument/service';
 import type { StatusId } from '@/core/instrument/status';
 import { say } from '@/core/words/say';
 import { useState } from 'react';
@@ -10,24 +10,8 @@ import { Field } from '@/ui/field';
 import { StatusMark } from '@/ui/status-mark';
 import { SamplesFields } from './samples-fields';
 import { Inspection } from './inspection';
+import type { Line } from './line';
 import { inspectionFor } from './receive-schema';
-
-export interface Line {
-  assetId: string;
-  title: string;
-  serial: string;
-  measurands: string[];
-  status: StatusId;
-  service: ServiceId;
-  rule: string;
-  promiseOn: string;
-  dueAgreed: boolean;
-  note: string;
-  /** Left out where nothing is chosen by it. */
-  samples?: Samples;
-  asksSamples: SampleQuantity[];
-  inspection: Record<string, { result: string; note: string }>;
-}
 
 export function newLine(
   asset: {

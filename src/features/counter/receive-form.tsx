@@ -10,7 +10,8 @@ import { Field } from '@/ui/field';
 import { KeyStrip } from '@/ui/key-strip';
 import { findAssetsAction, receiveAction } from './actions';
 import { CustomerPicker, type ChosenCustomer } from './customer-picker';
-import { InstrumentLine, newLine, type Line } from './instrument-line';
+import { InstrumentLine, newLine } from './instrument-line';
+import type { Line } from './line';
 import { NewAsset, type ModelChoice } from './new-asset';
 import { useSearch } from './use-search';
 

@@ -24,6 +24,7 @@ import { insertDocument, takeNumber, type DocumentPlace } from './insert-documen
 import { releaseNotice, tellRevision } from './notice';
 import { insertRevision, newestOf } from './revise';
 import { workedOn } from './worked-on';
+import type { Annexes } from './annexes';
 
 export interface Issued {
   id: string;
@@ -65,11 +66,6 @@ export async function approveRun(
   // An as-found out of tolerance is told to the customer, in the words that the signatory let stand.
   if (notice) await releaseNotice(context, given.loaded, notice);
   return issued;
-}
-
-export interface Annexes {
-  budgets?: boolean | undefined;
-  traces?: boolean | undefined;
 }
 
 /** What only rests on memory feeds no certificate before a signatory gave it a source. */

@@ -12,7 +12,7 @@ import { readSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
 import { contentOf } from './facts';
 import { insertDocument } from './insert-document';
-import type { Annexes } from './approve';
+import type { Annexes } from './annexes';
 import { workedOn } from './worked-on';
 
 type Row = typeof certificate.$inferSelect;

@@ -1,0 +1,4 @@
+export interface Annexes {
+  budgets?: boolean | undefined;
+  traces?: boolean | undefined;
+}
