@@ -117,6 +117,11 @@ export function openFourGas(
 /** Warm-up, conditions and bottle: everything before the first reading. */
 export function prepare(run: ScriptedRun): ScriptedRun {
   run.wait(300).do({ type: 'completeStep', step: 'warm-up' });
+  return afterWarmUp(run);
+}
+
+/** Conditions, bottle and auto-zero, the warm-up being over. */
+export function afterWarmUp(run: ScriptedRun): ScriptedRun {
   run.do({
     type: 'completeStep',
     step: 'place',

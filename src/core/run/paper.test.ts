@@ -2,8 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { certificateContent } from '../certificate/content';
 import { sourceOf } from '../certificate/source.fixture';
 import { notPlain } from '../results/not-plain';
-import { asFound, FOUND, gas, openFourGas, prepare, readAll, wholeRun, ZERO } from './four-gas.fixture';
-import { ROOM_EQUIPMENT } from './room.fixture';
+import { afterWarmUp, asFound, FOUND, gas, openFourGas, prepare, readAll, wholeRun, ZERO } from './four-gas.fixture';
 import { reduce } from './reduce';
 import { secondsOnPaper } from './paper';
 
@@ -44,7 +43,7 @@ describe('entered from paper', () => {
     expect(typed.try({ type: 'completeStep', step: 'warm-up' })).toMatchObject({ code: 'tooEarly' });
     const run = openFourGas().do(paper());
     run.do({ type: 'completeStep', step: 'warm-up' });
-    prepareRest(run);
+    afterWarmUp(run);
     readAll(run, ZERO);
     gas(run, true);
     readAll(run, FOUND);
@@ -54,7 +53,7 @@ describe('entered from paper', () => {
   it('books the gas that the procedure asks for, not that of a minute at the keys: 0.5 L/min × 45 s = 0.375 L', () => {
     const run = openFourGas().do(paper());
     run.do({ type: 'completeStep', step: 'warm-up' });
-    prepareRest(run);
+    afterWarmUp(run);
     expect(secondsOnPaper(run.procedure)).toBe(45);
     readAll(run, ZERO);
     gas(run, true);
@@ -65,15 +64,3 @@ describe('entered from paper', () => {
     expect(asFound(prepare(openFourGas())).state.stimuli[0]?.litres).toBe('0.75');
   });
 });
-
-/** Room, bottle and auto-zero as prepare has them, the warm-up being over. */
-function prepareRest(run: ReturnType<typeof openFourGas>): void {
-  run.do({
-    type: 'completeStep',
-    step: 'place',
-    conditions: { temperatureC: '21.5', pressureHPa: '1009', humidityPercent: '45' },
-    equipment: ROOM_EQUIPMENT,
-  });
-  run.do({ type: 'bindReference', slot: 'mix', reference: 'ref-mix', flowLPerMin: '0.5' });
-  run.do({ type: 'completeStep', step: 'auto-zero', answers: { passed: { value: 'pass' } } });
-}

@@ -1,11 +1,6 @@
+import { flatSteps } from '@/core/procedure/flat-steps';
 import type { Step } from '@/core/procedure/procedure';
 
 /** Paths of all steps of a procedure, groups apart. */
-export function stepPaths(steps: Step[], prefix = ''): Set<string> {
-  const paths = new Set<string>();
-  for (const step of steps) {
-    if (step.kind === 'group') stepPaths(step.steps, `${prefix}${step.id}/`).forEach((one) => paths.add(one));
-    else paths.add(prefix + step.id);
-  }
-  return paths;
-}
+export const stepPaths = (steps: readonly Step[]): Set<string> =>
+  new Set(flatSteps(steps).map(({ step, groups }) => [...groups, step].map((one) => one.id).join('/')));
