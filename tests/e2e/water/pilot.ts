@@ -54,7 +54,7 @@ export async function flyWater(flight: WaterFlight): Promise<void> {
     await expect(present(page)).toBeVisible();
     const key = await present(page).getAttribute('data-step');
     if (!key || until?.test(key)) return;
-    await work(flight, (await present(page).getAttribute('data-kind'))!, rounds);
+    await work(flight, (await present(page).getAttribute('data-kind'))!, rounds, key);
     await page.waitForFunction((before) => document.querySelector('.present-step')?.getAttribute('data-step') !== before, key, {
       timeout: 90_000,
       polling: 100,
@@ -63,7 +63,7 @@ export async function flyWater(flight: WaterFlight): Promise<void> {
   throw new Error('the run does not come to an end');
 }
 
-async function work(flight: WaterFlight, kind: string, rounds: { buffer: number }): Promise<void> {
+async function work(flight: WaterFlight, kind: string, rounds: { buffer: number }, key: string): Promise<void> {
   const { page, device, room = '22.0' } = flight;
   const main = page.locator('[data-main-action]');
   switch (kind) {
@@ -84,7 +84,7 @@ async function work(flight: WaterFlight, kind: string, rounds: { buffer: number 
     case 'stimulus':
       return stimulus(flight, rounds);
     case 'read':
-      return read(flight);
+      return read(flight, key);
     case 'adjust':
       return adjust(flight);
     case 'care':
@@ -162,9 +162,8 @@ function stillFor(device: MeterStandIn, seconds: number): () => boolean {
   };
 }
 
-/** Captures when everything has settled; a thermometer's figure is typed beside the channel. */
-async function read({ page, device }: WaterFlight): Promise<void> {
-  const key = await present(page).getAttribute('data-step');
+/** Captures when everything has settled; a thermometer's figure is typed beside the channel. A second press may take the next reading too: the step is the one that it was called for. */
+async function read({ page, device }: WaterFlight, key: string): Promise<void> {
   const typed = page.getByLabel(/^(reference shows|°C) of/);
   const named = /still reading/.test(await title(page));
   const still = named ? stillFor(device, 25) : () => true;
