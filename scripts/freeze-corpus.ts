@@ -2,9 +2,9 @@
 import { existsSync, writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { contentHash } from '@/core/certificate/canonical';
-import type { StartedData } from '@/core/run/event';
+import type { StartedData } from '@/core/record/event';
 import { plan } from '@/core/run/plan';
-import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
+import type { ReferenceSnapshot } from '@/core/record/reference-snapshot';
 import { ScriptedRun } from '@/core/run/scripted';
 import { summarise } from '@/core/results/summary';
 import {

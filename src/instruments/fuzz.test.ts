@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { FrameGuard } from '@/core/instrument/frame-guard';
-import { LINE_PROTOCOL } from '@/core/instrument/said';
+import { FrameGuard } from '@/core/live/frame-guard';
+import { LINE_PROTOCOL } from '@/core/live/said';
 import { LineSplitter } from './line-splitter';
 import { parseLine } from './parse-line';
 

@@ -1,7 +1,7 @@
 import { createServer, type AddressInfo, type Socket } from 'node:net';
 import { afterEach, describe, expect, it } from 'vitest';
 import fc from 'fast-check';
-import type { Said } from '@/core/instrument/said';
+import type { Said } from '@/core/live/said';
 import { LineSplitter } from './line-splitter';
 import { linkOver, type TextStream } from './link';
 import { parseLine } from './parse-line';

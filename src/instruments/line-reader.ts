@@ -1,5 +1,5 @@
-import { FrameGuard } from '@/core/instrument/frame-guard';
-import type { Facts, Hello, LiveSaid, Said } from '@/core/instrument/said';
+import { FrameGuard } from '@/core/live/frame-guard';
+import type { Facts, Hello, LiveSaid, Said } from '@/core/live/said';
 import { linkOver, type InstrumentLink, type TextStream } from './link';
 
 export interface LineState {

@@ -1,4 +1,4 @@
-import type { Key, Said } from '@/core/instrument/said';
+import type { Key, Said } from '@/core/live/said';
 import { LineSplitter } from './line-splitter';
 import { parseLine } from './parse-line';
 

@@ -1,5 +1,5 @@
 import * as yup from 'yup';
-import { LINE_PROTOCOL, type Said } from '@/core/instrument/said';
+import { LINE_PROTOCOL, type Said } from '@/core/live/said';
 
 export type Parsed =
   { ok: true; said: Said } | { ok: false; code: 'notJson' | 'unknownType' | 'otherProtocol' | 'badShape'; sentence: string };

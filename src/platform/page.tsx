@@ -1,7 +1,7 @@
 import { forbidden, redirect } from 'next/navigation';
 import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
-import type { Actor } from '@/core/run/event';
+import type { Actor } from '@/core/record/event';
 import { database, type Transaction } from '@/data/connection';
 import { recordAudit } from './audit';
 import { systemClock } from './clock';

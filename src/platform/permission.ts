@@ -1,4 +1,4 @@
-import type { Role } from '@/core/run/event';
+import type { Role } from '@/core/record/event';
 
 export type Permission = 'public' | 'signedIn' | 'receive' | 'bench' | 'approve' | 'office';
 

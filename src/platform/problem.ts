@@ -1,4 +1,4 @@
-import type { Refusal } from '@/core/run/refusal';
+import type { Refusal } from '@/core/words/refusal';
 
 /** Something a person can put right: shown beside its field, nothing half-written (the transaction is rolled back). */
 export class Problem extends Error {

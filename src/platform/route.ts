@@ -1,5 +1,5 @@
 import { database, type Transaction } from '@/data/connection';
-import type { Actor } from '@/core/run/event';
+import type { Actor } from '@/core/record/event';
 import { recordAudit } from './audit';
 import { systemClock } from './clock';
 import { toFailure } from './failure';

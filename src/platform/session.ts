@@ -1,6 +1,6 @@
 import { cache } from 'react';
 import { headers } from 'next/headers';
-import type { Actor, Role } from '@/core/run/event';
+import type { Actor, Role } from '@/core/record/event';
 import { auth } from './auth';
 
 /** Who is signed in, from the session's row; null for nobody. Asked once a request. */

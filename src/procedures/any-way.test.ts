@@ -9,13 +9,14 @@ import { waterFactsOf } from '@/core/diagnosis/water-facts-of';
 import { probeResults } from '@/core/probe/probe-result';
 import { schoolsOf } from '@/core/procedure/schools-of';
 import type { Command } from '@/core/run/command';
-import type { RunChannel } from '@/core/run/event';
+import type { RunChannel } from '@/core/record/event';
 import { technician } from '@/core/run/four-gas.fixture';
 import { allowed } from '@/core/run/handle';
 import { inputsOfPoint } from '@/core/run/inputs-of-point';
 import { plan, readPairs, type PlannedStep } from '@/core/run/plan';
 import { reduce } from '@/core/run/reduce';
-import type { EquipmentRole, MaterialComponent, ReferenceSnapshot } from '@/core/run/reference-snapshot';
+import type { MaterialComponent, ReferenceSnapshot } from '@/core/record/reference-snapshot';
+import type { EquipmentRole } from '@/core/procedure/equipment-role';
 import { findings } from '@/core/run/findings';
 import { waitSeconds } from '@/core/run/wait-seconds';
 import { ScriptedRun } from '@/core/run/scripted';
@@ -302,7 +303,9 @@ describe('whatever is done at the bench, in whatever order', () => {
             one.points.every(({ value }) => Number.isFinite(value)),
           ),
         ).toBe(true);
-        const facts = run.state.channels.flatMap((channel) => waterFactsOf({ state: run.state, channel }) ?? []);
+        const facts = run.state.channels.flatMap(
+          (channel) => waterFactsOf({ procedure: run.procedure, state: run.state, channel }) ?? [],
+        );
         expect(facts.flatMap(diagnoseWater).every((one) => Number.isFinite(one.score))).toBe(true);
         const said = describeProbes(run.procedure, run.state).flatMap((one) => one.lines);
         expect(said.filter((line) => /undefined|NaN|Infinity/.test(line))).toEqual([]);

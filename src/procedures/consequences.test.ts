@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { certificateContent } from '@/core/certificate/content';
 import { sourceOf } from '@/core/certificate/source.fixture';
-import { STATUS_AFTER } from '@/core/instrument/status';
+import { STATUS_AFTER } from '@/core/results/instrument-status';
 import { failedIn, leftUncovered } from '@/core/results/failed';
 import { notPlain } from '@/core/results/not-plain';
 import { LABEL_OF, outcomeOf } from '@/core/results/outcome';

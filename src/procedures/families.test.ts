@@ -1,9 +1,9 @@
 import type { Traits } from '@/core/instrument/traits';
 import { describe, expect, it } from 'vitest';
 import { validateProcedure } from '@/core/procedure/validate-procedure';
-import type { RunChannel } from '@/core/run/event';
+import type { RunChannel } from '@/core/record/event';
 import { fourGasChannels, gas, mix, technician } from '@/core/run/four-gas.fixture';
-import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
+import type { ReferenceSnapshot } from '@/core/record/reference-snapshot';
 import { ScriptedRun } from '@/core/run/scripted';
 import { PROCEDURES, shippedProcedure } from './index';
 import { ROOM_EQUIPMENT, ROOM_REFERENCES, TRACED } from '@/core/run/room.fixture';

@@ -1,8 +1,8 @@
 import type { ServiceId } from '@/core/instrument/service';
 import { describe, expect, it } from 'vitest';
-import type { RunChannel } from '@/core/run/event';
+import type { RunChannel } from '@/core/record/event';
 import { technician } from '@/core/run/four-gas.fixture';
-import type { MaterialComponent, ReferenceSnapshot } from '@/core/run/reference-snapshot';
+import type { MaterialComponent, ReferenceSnapshot } from '@/core/record/reference-snapshot';
 import { ScriptedRun } from '@/core/run/scripted';
 import { summarise } from '@/core/results/summary';
 import { litresOfRun } from '@/features/bench/steps/litres-of-run';

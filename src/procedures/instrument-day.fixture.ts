@@ -1,8 +1,8 @@
-import { matchChannels } from '@/core/instrument/match-channels';
+import { matchChannels } from '@/core/live/match-channels';
 import { LiveChannel } from '@/core/live/live-channel';
-import type { RunChannel } from '@/core/run/event';
+import type { RunChannel } from '@/core/record/event';
 import { missingReadings, readPairs, type PlannedStep } from '@/core/run/plan';
-import type { MaterialComponent, ReferenceSnapshot } from '@/core/run/reference-snapshot';
+import type { MaterialComponent, ReferenceSnapshot } from '@/core/record/reference-snapshot';
 import { TRACED } from '@/core/run/room.fixture';
 import type { ScriptedRun } from '@/core/run/scripted';
 import { waitSeconds } from '@/core/run/wait-seconds';

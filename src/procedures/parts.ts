@@ -1,14 +1,7 @@
 import type { Condition } from '@/core/procedure/condition';
 import type { BadAnswer, Follow } from '@/core/procedure/follow';
-import {
-  OUTPUTS,
-  type CheckItem,
-  type Point,
-  type Procedure,
-  type School,
-  type Slot,
-  type Step,
-} from '@/core/procedure/procedure';
+import { type CheckItem, type Point, type Procedure, type School, type Slot, type Step } from '@/core/procedure/procedure';
+import { OUTPUTS } from '@/core/instrument/output';
 
 /** Steps that many gas families share, as data. Waits, reasons and cautions are common practice; the maker's manual rules. */
 export const VENTILATED = 'Toxic gas: ventilated place, cylinder secured, outlet away from people.';

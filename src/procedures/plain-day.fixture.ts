@@ -1,9 +1,9 @@
 import type { CheckItem } from '@/core/procedure/procedure';
-import type { RunChannel } from '@/core/run/event';
+import type { RunChannel } from '@/core/record/event';
 import { expectedAnswer } from '@/core/run/expected-answer';
 import { technician } from '@/core/run/four-gas.fixture';
 import { missingReadings, readPairs, type PlannedStep } from '@/core/run/plan';
-import type { MaterialComponent, ReferenceSnapshot } from '@/core/run/reference-snapshot';
+import type { MaterialComponent, ReferenceSnapshot } from '@/core/record/reference-snapshot';
 import { ROOM_EQUIPMENT, ROOM_REFERENCES, TRACED } from '@/core/run/room.fixture';
 import { ScriptedRun } from '@/core/run/scripted';
 import { valueBefore } from '@/core/run/value-before';

@@ -1,4 +1,5 @@
-import { ROOM, ROOM_QUANTITIES } from '@/core/measurand/room';
+import { ROOM } from '@/core/record/room';
+import { ROOM_QUANTITIES } from '@/core/procedure/room-quantity';
 import type { CheckItem, School, Slot, Step } from '@/core/procedure/procedure';
 
 const WHAT = { temperatureC: 'room thermometer', pressureHPa: 'barometer', humidityPercent: 'hygrometer' } as const;

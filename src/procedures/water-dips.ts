@@ -1,6 +1,7 @@
 import type { Condition } from '@/core/procedure/condition';
 import type { Step } from '@/core/procedure/procedure';
-import { OFFSET_BEFORE, SLOPE_BEFORE, type ComputedFrom } from '@/core/run/computed-found';
+import { OFFSET_BEFORE, SLOPE_BEFORE } from '@/core/run/computed-found';
+import { type ComputedFrom } from '@/core/procedure/procedure';
 import { DIPS_TOGETHER } from './water-schools';
 
 /** What is done in a liquid: as found, calibration and as left, each in its own dip or sharing one. Common practice; the maker's manual rules. */

@@ -8,8 +8,8 @@ import { diagnoseWater } from '@/core/diagnosis/diagnose-water';
 import { waterFactsOf } from '@/core/diagnosis/water-facts-of';
 import { waterTest } from '@/core/diagnosis/water-tests';
 import { probeResults } from '@/core/probe/probe-result';
-import type { RunChannel } from '@/core/run/event';
-import { calibrationReadings } from '@/core/run/state';
+import type { RunChannel } from '@/core/record/event';
+import { calibrationReadings } from '@/core/record/state';
 import { summarise } from '@/core/results/summary';
 import { flyWater, type WaterPilot } from '@/processes/seed/water-pilot';
 import { openMeter, SHELF } from './meter-day.fixture';
@@ -123,6 +123,7 @@ describe('each fault of the simulated probes: the true cause is among the first 
     const { state } = pilot.run;
     const channel = state.channels.find((one) => one.role === role)!;
     const facts = waterFactsOf({
+      procedure: pilot.run.procedure,
       state,
       channel,
       live: { minutesOn: pilot.meter.frame().seconds / 60, driftPerMinute: drift(pilot, channel) },
@@ -137,9 +138,9 @@ describe('each fault of the simulated probes: the true cause is among the first 
   });
   it('a sound probe has no cause named', () => {
     for (const [, model] of FAMILIES) {
-      const { state } = flown(model, 'sound', { service: 'asFoundOnly' }).run;
+      const { state, procedure } = flown(model, 'sound', { service: 'asFoundOnly' }).run;
       for (const channel of state.channels) {
-        const facts = waterFactsOf({ state, channel });
+        const facts = waterFactsOf({ procedure, state, channel });
         if (facts)
           expect(
             diagnoseWater(facts).filter((one) => one.score > 3),

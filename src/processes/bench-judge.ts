@@ -1,11 +1,11 @@
 import { Dec } from '@/core/quantity/decimal';
 import type { Procedure } from '@/core/procedure/procedure';
 import { results } from '@/core/results/results';
-import type { RunEvent } from '@/core/run/event';
+import type { RunEvent } from '@/core/record/event';
 import { judgeAtPoint } from '@/core/run/judge-at-point';
-import { toleranceAt } from '@/core/run/judge';
+import { toleranceAt } from '@/core/record/tolerance';
 import { reduce } from '@/core/run/reduce';
-import { isStruck, type RunState } from '@/core/run/state';
+import { isStruck, type RunState } from '@/core/record/state';
 import { bareJudgement } from './bench-frozen/bare-judgement';
 import { inTurn, verdict } from './in-turn';
 import { SHELF } from './samples/references';

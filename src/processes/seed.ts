@@ -8,7 +8,7 @@ import { addUser } from '@/features/office/server';
 import { exchangeProbe, hosts, probesOnShelf } from '@/features/probes/server';
 import { recordAudit } from '@/platform/audit';
 import { writeSettings } from '@/platform/settings';
-import type { Actor, Role } from '@/core/run/event';
+import type { Actor, Role } from '@/core/record/event';
 import { CUSTOMERS, DEMO_PASSWORD, FLEETS, MODELS, SERIALS, USERS, WORKSHOP } from './seed/catalogue';
 import { SCOPE } from './seed/scope';
 import { stockShelf } from './seed/bottles';

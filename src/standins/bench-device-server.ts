@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import type { Tag } from '@/core/instrument/said';
+import type { Tag } from '@/core/live/said';
 import { serveBenchDevice, type BenchDevice } from './bench-device/bench-device';
 
 /** A tag reader, barometer, flow meter, thermometer or hygrometer as a process of its own. DEVICE, SERIAL, PORT, PANEL_PORT and TAGS (a JSON file) by environment. */

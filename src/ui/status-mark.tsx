@@ -1,4 +1,4 @@
-import type { StatusId } from '@/core/instrument/status';
+import type { StatusId } from '@/core/results/instrument-status';
 import { say } from '@/core/words/say';
 
 /** A tag that stands: shown wherever somebody meets the instrument. Nothing for one that is in use. */

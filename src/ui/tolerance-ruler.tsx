@@ -1,4 +1,4 @@
-import type { VerdictState } from '@/core/run/judge';
+import type { VerdictState } from '@/core/record/judgement';
 import { VerdictShape } from './verdict-mark';
 
 export interface RulerMark {

@@ -1,4 +1,4 @@
-import type { VerdictState } from '@/core/run/judge';
+import type { VerdictState } from '@/core/record/judgement';
 
 const WORDS: Record<VerdictState, string> = {
   within: 'within',

@@ -1,4 +1,4 @@
-import type { Frame } from '@/core/instrument/said';
+import type { Frame } from '@/core/live/said';
 import { LiveChannel, type LiveLook, type LiveRule } from '@/core/live/live-channel';
 
 /** What the page tells the worker. Frames as they came; rules by slot; gas on or off at an instant of the house's clock. */

@@ -2,7 +2,7 @@ import type { ServiceId } from '@/core/instrument/service';
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Command } from '@/core/run/command';
-import { isRefusal, type Refusal } from '@/core/run/refusal';
+import { isRefusal, type Refusal } from '@/core/words/refusal';
 import { giveCommand, loadRun, placeTicket, startRun } from '@/features/bench/server';
 import { approveRun, noticeFor } from '@/features/certificates/server';
 import { addReference, noteCheck, referencePage, referenceSnapshot } from '@/features/shelf/server';

@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { createServer, type Server, type Socket } from 'node:net';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { Frame, Hello } from '@/core/instrument/said';
-import { isRefusal } from '@/core/run/refusal';
+import type { Frame, Hello } from '@/core/live/said';
+import { isRefusal } from '@/core/words/refusal';
 import { fourGasChannels } from '@/core/run/four-gas.fixture';
 import { asset, liveFrame } from '@/data/schema';
 import { giveCommand, loadRun } from '@/features/bench/server';

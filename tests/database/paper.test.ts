@@ -4,7 +4,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, it } from 'vitest';
-import { isRefusal } from '@/core/run/refusal';
+import { isRefusal } from '@/core/words/refusal';
 import type { Command } from '@/core/run/command';
 import { giveCommand, placeTicket, startRun } from '@/features/bench/server';
 import { blankSheetPdf, keepPhoto, modelsOnPaper, photoOf } from '@/features/paper/server';

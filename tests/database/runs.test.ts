@@ -2,7 +2,7 @@ import { spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Command } from '@/core/run/command';
-import { isRefusal, type Refusal } from '@/core/run/refusal';
+import { isRefusal, type Refusal } from '@/core/words/refusal';
 import { benchCommand, board, giveCommand, loadRun, placeTicket, startRun, type Given } from '@/features/bench/server';
 import { approveRun, sendBack } from '@/features/certificates/server';
 import { verifyRecords } from '@/features/office/server';

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { isRefusal } from '@/core/run/refusal';
+import { isRefusal } from '@/core/words/refusal';
 import { eventsAfter, giveCommand } from '@/features/bench/server';
 import { runChangeStream } from '@/platform/change-stream';
 import { openWorld, type World } from './world';

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { database } from '@/data/connection';
 import { giveCommand } from '@/features/bench/server';
-import { isRefusal } from '@/core/run/refusal';
+import { isRefusal } from '@/core/words/refusal';
 
 /** Gives commands and says each one's number once it is acknowledged, until it is killed. */
 const [run, actor] = [process.argv[2]!, JSON.parse(process.argv[3]!) as { id: string; name: string; role: 'technician' }];

@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { addDays, format, subDays, subMonths } from 'date-fns';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { RunState } from '@/core/run/state';
-import { isRefusal, type Refusal } from '@/core/run/refusal';
+import type { RunState } from '@/core/record/state';
+import { isRefusal, type Refusal } from '@/core/words/refusal';
 import { ScriptedRun } from '@/core/run/scripted';
 import * as schema from '@/data/schema';
 import { giveCommand, loadRun, placeTicket, recordRun, startRun } from '@/features/bench/server';

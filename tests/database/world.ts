@@ -3,7 +3,7 @@ import { drizzle } from 'drizzle-orm/node-postgres';
 import { Pool } from 'pg';
 import { inject } from 'vitest';
 import { addresses, clusterAt, ensureDatabase, type Cluster } from '../../scripts/lib/cluster.mjs';
-import type { Actor } from '@/core/run/event';
+import type { Actor } from '@/core/record/event';
 import { ScriptedRun } from '@/core/run/scripted';
 import type { Database, Transaction } from '@/data/connection';
 import * as schema from '@/data/schema';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Procedure } from '../procedure/procedure';
-import type { RunChannel } from '../run/event';
-import { emptyState, type RecordedReading, type RunState } from '../run/state';
+import type { RunChannel } from '../record/event';
+import { emptyState, type RecordedReading, type RunState } from '../record/state';
 import { describeProbes } from './describe-probes';
 
 const channel = (rest: Partial<RunChannel>): RunChannel => ({

@@ -1,7 +1,7 @@
 import type { Procedure } from '../procedure/procedure';
 import { probeResults } from '../probe/probe-result';
 import { measurandOf } from '../measurand';
-import type { RunState } from '../run/state';
+import type { RunState } from '../record/state';
 import { say, type Language } from '../words/say';
 
 /** What is stated of the probes: slope, offset, cell constant, and the rules by which the meter computes what it shows. */

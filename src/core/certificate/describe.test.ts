@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Procedure } from '../procedure/procedure';
 import { fourGasChannels, wholeRun } from '../run/four-gas.fixture';
-import { emptyState, type RunState } from '../run/state';
+import { emptyState, type RunState } from '../record/state';
 import { describeAdjustments, describeBumps, describeChannel, describeChecks, describeMethod, describeRemarks } from './describe';
 import { tracesOf } from './traces';
 

@@ -1,12 +1,13 @@
 import { measurandOf } from '../measurand';
-import { OUTPUTS, type Procedure } from '../procedure/procedure';
+import { type Procedure } from '../procedure/procedure';
+import { OUTPUTS } from '../instrument/output';
 import { lateSentence } from '../results/not-plain';
 import { answerText } from '../results/reason';
 import { findings } from '../run/findings';
 import { plan } from '../run/plan';
-import type { RunChannel } from '../run/event';
+import type { RunChannel } from '../record/event';
 import { tryWord } from '../run/try-word';
-import { traitsOf, type RunState } from '../run/state';
+import { traitsOf, type RunState } from '../record/state';
 import { say, type Language } from '../words/say';
 import type { CertificateVersion2 } from './version-2';
 

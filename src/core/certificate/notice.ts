@@ -2,7 +2,7 @@ import { inSentence } from '../words/in-sentence';
 import { measurandOf } from '../measurand';
 import type { Procedure } from '../procedure/procedure';
 import { results } from '../results/results';
-import type { RunState } from '../run/state';
+import type { RunState } from '../record/state';
 
 const LATE = 'Reading like this, an alarm may have come late or not at all.';
 

@@ -1,7 +1,8 @@
 import type { Judged, ResultLine } from '../results/judged';
-import { ROOM, ROOM_QUANTITIES, roomFigure } from '../measurand/room';
-import { boundReference, isStruck, type Binding, type RunState } from '../run/state';
-import type { ReferenceSnapshot } from '../run/reference-snapshot';
+import { ROOM, roomFigure } from '../record/room';
+import { ROOM_QUANTITIES } from '../procedure/room-quantity';
+import { boundReference, isStruck, type Binding, type RunState } from '../record/state';
+import type { ReferenceSnapshot } from '../record/reference-snapshot';
 import { say, type Language } from '../words/say';
 import type { CertificateVersion2, ReferenceText } from './version-2';
 

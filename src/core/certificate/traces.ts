@@ -1,6 +1,6 @@
 import type { Procedure } from '../procedure/procedure';
 import { plan, readPairs } from '../run/plan';
-import type { RunState } from '../run/state';
+import type { RunState } from '../record/state';
 import type { CertificateVersion2 } from './version-2';
 
 /** The raw traces that stand behind readings, by the hash under which they are kept. */

@@ -1,5 +1,5 @@
-import type { RunChannel } from '../run/event';
-import type { VerdictState } from '../run/judge';
+import type { RunChannel } from '../record/event';
+import type { VerdictState } from '../record/judgement';
 import type { Verdict } from '../results/judged';
 import type { DecisionRule } from '../uncertainty/decide';
 import type { ComponentDistribution } from '../uncertainty/component';

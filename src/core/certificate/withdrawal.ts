@@ -1,4 +1,4 @@
-import type { Actor } from '../run/event';
+import type { Actor } from '../record/event';
 import { say } from '../words/say';
 import type { CertificateVersion2 } from './version-2';
 

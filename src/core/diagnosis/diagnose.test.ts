@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { MeasurandId } from '../measurand';
+import type { MeasurandId } from '../quantity/unit';
 import { diagnose } from './diagnose';
 import type { BenchFacts, CauseCode, ChannelFacts } from './facts';
 import { nextTest } from './next-test';

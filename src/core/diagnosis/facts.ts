@@ -1,4 +1,4 @@
-import type { MeasurandId } from '../measurand';
+import type { MeasurandId } from '../quantity/unit';
 
 /** What was measured on one channel, as far as it was. Shares are of what the gas should have done: 1 is a full response, 0 none. */
 export interface ChannelFacts {

@@ -1,7 +1,9 @@
 import { fitElectrode } from '../ph/fit-electrode';
 import { probeKind } from '../probe/probe-result';
-import type { RunChannel } from '../run/event';
-import { isStruck, standingReading, type RecordedReading, type RunState } from '../run/state';
+import type { Procedure } from '../procedure/procedure';
+import { answersAbout } from '../record/answer-about';
+import type { RunChannel } from '../record/event';
+import { isStruck, standingReading, type RecordedReading, type RunState } from '../record/state';
 import type { Dip, WaterFacts } from '../measurand/causes/probe-facts';
 
 const DAYS_A_MONTH = 30.44;
@@ -19,10 +21,12 @@ export interface LiveWaterFacts {
  * Null for a channel that is no probe in water, or was not read. Errors: none.
  */
 export function waterFactsOf({
+  procedure,
   state,
   channel,
   live = {},
 }: {
+  procedure: Procedure;
   state: RunState;
   channel: RunChannel;
   live?: LiveWaterFacts;
@@ -55,7 +59,7 @@ export function waterFactsOf({
       : {}),
     temperatureErrorC: checked?.judgement.error ? Number(checked.judgement.error) : null,
     roomC: numberOr(state.conditions.filter((one) => one.temperatureC).at(-1)?.temperatureC),
-    storedDry: Object.entries(state.answers).some(([key, answer]) => key.endsWith('look/dry') && answer.value === 'yes'),
+    storedDry: answersAbout(procedure, state, 'cameDry').some((answer) => answer.value === 'yes'),
     ...(live.minutesOn === undefined ? {} : { minutesOn: live.minutesOn }),
     ...driftOf(dips, typeof live.driftPerMinute === 'number' && tolerance > 0 ? live.driftPerMinute / tolerance : null),
   };

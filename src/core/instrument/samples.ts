@@ -1,5 +1,5 @@
 import * as yup from 'yup';
-import { storedReader } from '../stored/stored-reader';
+import { storedReader } from '../stored-reader';
 
 /** What an instrument is used for, as told at receipt: the highest of its samples, as decimal texts. pH; conductivity in µS/cm. */
 export interface Samples {

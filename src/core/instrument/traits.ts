@@ -1,5 +1,5 @@
 import * as yup from 'yup';
-import { OUTPUTS, type Output } from '../procedure/procedure';
+import { OUTPUTS, type Output } from './output';
 
 /** What an instrument model either has or has not. */
 export const TRAIT_FLAGS = [

@@ -1,15 +1,15 @@
 import { dryGasTarget } from '../gas/dry-gas-target';
 import { Dec } from '../quantity/decimal';
 import { STANDARD_PRESSURE_HPA } from '../gas/standard-pressure';
-import type { TargetUsed } from '../run/event';
-import { refuse, type Refusal } from '../run/refusal';
+import type { TargetUsed } from '../record/event';
+import { refuse, type Refusal } from '../words/refusal';
 import type { Component } from '../uncertainty/component';
 import { say } from '../words/say';
 import { equipmentComponent } from './equipment';
 import { gas, gasInfluences } from './gas';
 import type { InfluenceContext, Measurand, TargetContext } from './measurand';
 import { certifiedText, from, materialOf, plainTarget } from './plain-target';
-import { ROOM, roomFigure } from './room';
+import { ROOM, roomFigure } from '../record/room';
 
 /** Dry gas: what comes out of the bottle falls with the air pressure, value and uncertainty alike; the instrument expects it in its own steps. */
 function target(context: TargetContext): TargetUsed | null | Refusal {
@@ -57,7 +57,6 @@ function influences(context: InfluenceContext): Component[] {
 
 /** A tester that reads low lets somebody drive. */
 export const ethanol: Measurand = gas({
-  units: ['g/210 L', 'mg/L', '‰'],
   danger: 'fall',
   fades: 0.5,
   repeats: 2,

@@ -1,5 +1,5 @@
 import { Dec } from '../quantity/decimal';
-import { refuse } from '../run/refusal';
+import { refuse } from '../words/refusal';
 import { say } from '../words/say';
 import { gas } from './gas';
 import type { Measurand, TargetContext } from './measurand';
@@ -52,7 +52,6 @@ export const scaleFact = ({ scale, calibrationGas }: TargetContext['channel']) =
 
 const combustible = (scale: 'describe.scale' | 'describe.otherScale', named: string): Measurand =>
   gas({
-    units: ['%LEL', '%vol', 'ppm'],
     fades: 0.5,
     clean: [2, 'ppm'],
     sensor: { usualT90Seconds: 20, poisons: true },

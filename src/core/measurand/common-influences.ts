@@ -1,9 +1,9 @@
 import { convert, unitOf } from '../quantity/unit';
-import type { RunChannel } from '../run/event';
+import type { RunChannel } from '../record/event';
 import { bounded, certified, observed, type Component, type InfluenceId } from '../uncertainty/component';
 import { say, type Fact } from '../words/say';
 import type { InfluenceContext, Measurand } from './measurand';
-import { sourceFact, standingFor, type StandingDefault, type StandingId } from './standing';
+import { sourceFact, standingFor, type StandingDefault, type StandingId } from '../uncertainty/standing';
 
 const PPM_A_PERCENT = 10_000;
 

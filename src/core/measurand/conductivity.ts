@@ -1,9 +1,9 @@
 import { cellCauses } from './causes/cell-causes';
 import { toReferenceTemperature } from '../conductivity/to-reference-temperature';
 import { Dec } from '../quantity/decimal';
-import type { TargetUsed } from '../run/event';
-import type { Refusal } from '../run/refusal';
-import { isStruck } from '../run/state';
+import type { TargetUsed } from '../record/event';
+import type { Refusal } from '../words/refusal';
+import { isStruck } from '../record/state';
 import { bounded, type Component } from '../uncertainty/component';
 import { say } from '../words/say';
 import { standingComponent } from './common-influences';
@@ -11,7 +11,7 @@ import { liquidTemperature, TEMPERATURE, temperatureInfluences } from './liquid-
 import { atTemperature, figure, inUnit, KCL, valueAt } from './liquid-value';
 import type { InfluenceContext, Measurand, TargetContext } from './measurand';
 import { from, materialOf, plainTarget, wrongUnit } from './plain-target';
-import { memory, practice } from './standing';
+import { memory, practice } from '../uncertainty/standing';
 
 function target(context: TargetContext): TargetUsed | null | Refusal {
   const wanted = context.point.target;
@@ -106,7 +106,6 @@ function computedInfluence({ inputs, state, target }: InfluenceContext): Compone
 }
 
 export const conductivity: Measurand = {
-  units: ['µS/cm', 'mS/cm', 'EC'],
   danger: null,
   inputs: ({ target: wanted }) =>
     wanted.kind === 'material' && (wanted.via === 'atTemperature' || wanted.via === 'compensated') ? [TEMPERATURE] : [],

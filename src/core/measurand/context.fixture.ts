@@ -1,12 +1,13 @@
 import type { Point, Procedure } from '../procedure/procedure';
-import type { RunChannel, StartedData } from '../run/event';
-import type { MaterialComponent, ReferenceSnapshot } from '../run/reference-snapshot';
-import { emptyState, type Binding, type RunState } from '../run/state';
+import type { RunChannel, StartedData } from '../record/event';
+import type { MaterialComponent, ReferenceSnapshot } from '../record/reference-snapshot';
+import { emptyState, type Binding, type RunState } from '../record/state';
 import { barometer, hygrometer, thermometer, TRACED } from '../run/room.fixture';
 import { measurandOf } from '.';
 import { commonInfluences } from './common-influences';
 import type { InfluenceContext, TargetContext } from './measurand';
-import { ROOM_QUANTITIES, ROOM, type RoomQuantity } from './room';
+import { ROOM } from '../record/room';
+import { ROOM_QUANTITIES, type RoomQuantity } from '../procedure/room-quantity';
 
 /** A point of one channel by itself: the run around it as small as a target or a budget needs. */
 export function contextOf({

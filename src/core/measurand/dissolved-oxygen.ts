@@ -1,8 +1,8 @@
 import { membraneCauses } from './causes/membrane-causes';
 import { airCalibrationTarget } from '../oxygen/air-calibration';
 import { decimalPlaces } from '../quantity/decimal';
-import type { TargetUsed } from '../run/event';
-import { refuse, type Refusal } from '../run/refusal';
+import type { TargetUsed } from '../record/event';
+import { refuse, type Refusal } from '../words/refusal';
 import { bounded, type Component } from '../uncertainty/component';
 import { say } from '../words/say';
 import { standingComponent, standingOf } from './common-influences';
@@ -11,9 +11,9 @@ import { liquidTemperature, TEMPERATURE, temperatureInfluences } from './liquid-
 import type { InfluenceContext, Measurand, TargetContext } from './measurand';
 import { movedBy } from './moved';
 import { plain, plainTarget } from './plain-target';
-import { ROOM, roomFigure } from './room';
-import { practice, published } from './standing';
-import { sourceFact } from './standing';
+import { ROOM, roomFigure } from '../record/room';
+import { practice, published } from '../uncertainty/standing';
+import { sourceFact } from '../uncertainty/standing';
 
 /** Water-saturated air at the pressure of the place, in what the channel shows. Source: as `airCalibrationTarget`. */
 function target(context: TargetContext): TargetUsed | null | Refusal {
@@ -88,7 +88,6 @@ function influences(context: InfluenceContext): Component[] {
 
 /** Oxygen dissolved in water, and its saturation: one probe, one reference. */
 export const dissolvedOxygen: Measurand = {
-  units: ['mg/L', '%'],
   danger: null,
   inputs: ({ target: wanted }) => (wanted.kind === 'computed' ? [TEMPERATURE] : []),
   target,

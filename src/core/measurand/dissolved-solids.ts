@@ -1,14 +1,14 @@
 import { mixedSaltSolids, totalDissolvedSolids } from '../conductivity/total-dissolved-solids';
 import { Dec, decimalPlaces } from '../quantity/decimal';
-import type { TargetUsed } from '../run/event';
-import { refuse, type Refusal } from '../run/refusal';
+import type { TargetUsed } from '../record/event';
+import { refuse, type Refusal } from '../words/refusal';
 import type { Component } from '../uncertainty/component';
 import { say } from '../words/say';
 import { standingComponent } from './common-influences';
 import { inUnit } from './liquid-value';
 import type { InfluenceContext, Measurand, TargetContext } from './measurand';
 import { from, materialOf, plainTarget } from './plain-target';
-import { memory, practice } from './standing';
+import { memory, practice } from '../uncertainty/standing';
 
 /** Dissolved solids of a conductivity standard by the channel's own rule, which stands on the certificate. */
 function target(context: TargetContext): TargetUsed | null | Refusal {
@@ -49,7 +49,6 @@ const influences = (context: InfluenceContext): Component[] =>
   ].filter((one): one is Component => one !== null);
 
 export const dissolvedSolids: Measurand = {
-  units: ['ppm', 'ppt', 'mg/L'],
   danger: null,
   inputs: () => [],
   target,

@@ -6,7 +6,7 @@ import { standingComponent } from './common-influences';
 import { TEMPERATURE, temperatureInfluences } from './liquid-temperature';
 import type { InfluenceContext, Measurand } from './measurand';
 import { plainTarget } from './plain-target';
-import { memory, practice } from './standing';
+import { memory, practice } from '../uncertainty/standing';
 
 const electrode = (channel: Parameters<NonNullable<Measurand['describe']>>[0]) =>
   channel.water?.referenceElectrode
@@ -15,7 +15,6 @@ const electrode = (channel: Parameters<NonNullable<Measurand['describe']>>[0]) =
 
 /** Redox potential: the standard's value at its temperature, against the reference electrode that is stated. */
 export const redox: Measurand = {
-  units: ['mV'],
   danger: null,
   inputs: ({ target }) => (target.kind === 'material' && target.via === 'atTemperature' ? [TEMPERATURE] : []),
   target: (context) =>
@@ -37,7 +36,6 @@ export const redox: Measurand = {
 
 /** Concentration of an ion by its electrode: the standard as certified; slope a decade from its millivolts. */
 export const ion: Measurand = {
-  units: ['mg/L', 'ppm', 'µg/L', 'g/L'],
   danger: null,
   inputs: ({ target }) => (target.kind === 'material' ? [{ name: 'millivolts', label: 'mV', needed: false }, TEMPERATURE] : []),
   target: plainTarget,

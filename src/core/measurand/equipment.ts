@@ -1,5 +1,5 @@
-import type { Binding } from '../run/state';
-import type { MaterialComponent } from '../run/reference-snapshot';
+import type { Binding } from '../record/state';
+import type { MaterialComponent } from '../record/reference-snapshot';
 import { bounded, certified, type Component, type InfluenceId } from '../uncertainty/component';
 import type { WordCode } from '../words/say';
 

@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import type { Point } from '../procedure/procedure';
-import { isRefusal } from '../run/refusal';
+import { isRefusal } from '../words/refusal';
 import { judgeAtPoint } from '../run/judge-at-point';
-import { MEASURAND_IDS, measurandOf } from '.';
+import { measurandOf } from '.';
+import { MEASURAND_IDS, UNITS_OF } from '../quantity/unit';
 import { contextOf } from './context.fixture';
 
 const material = (via: string, component = 'x'): Point['target'] =>
@@ -33,7 +34,7 @@ describe('whatever is asked of whatever quantity', () => {
     const measurand = measurandOf(id);
     const gas = 'channelGas';
     let [judged, refused] = [0, 0];
-    for (const unit of measurand.units)
+    for (const unit of UNITS_OF[id])
       for (const target of TARGETS)
         for (const inputs of INPUTS)
           for (const withThermometer of [true, false])

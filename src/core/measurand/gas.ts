@@ -3,7 +3,7 @@ import { commonZero } from './zero-gas';
 import { standingComponent } from './common-influences';
 import type { Danger, InfluenceContext, Measurand } from './measurand';
 import { plainTarget } from './plain-target';
-import { memory, practice, type StandingDefault, type StandingId } from './standing';
+import { memory, practice, type StandingDefault, type StandingId } from '../uncertainty/standing';
 
 /** A bench may drift by so much while an instrument stands on it (common practice). */
 const BENCH = { temperatureC: 2, pressureHPa: 5 };
@@ -35,7 +35,6 @@ export function gasInfluences(context: InfluenceContext, measurand: Measurand): 
  * `fades`: percent that a bottle may have lost since its certification; `clean`, `filtered`: what is left of it in clean air and behind a filter.
  */
 export function gas({
-  units,
   danger = 'fall',
   fades,
   clean,
@@ -43,7 +42,6 @@ export function gas({
   repeats = 1,
   ...own
 }: {
-  units: readonly string[];
   danger?: Danger;
   fades: number;
   clean: [value: number, unit: string];
@@ -58,7 +56,6 @@ export function gas({
     ...(filtered ? { zeroFilter: practice(filtered[0], 'absolute', filtered[1]) } : {}),
   };
   const measurand: Measurand = {
-    units,
     danger,
     inputs: () => [],
     target: plainTarget,

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import psychrolib from 'psychrolib';
 import { moistAirOxygen, saturationVapourPressure } from '../gas/moist-air';
 import { contextOf, budgetOf, targetOf } from './context.fixture';
-import { isMeasurand, measurandOf, MEASURANDS } from '.';
+import { measurandOf, MEASURANDS } from '.';
+import { isMeasurand, UNITS_OF } from '../quantity/unit';
 
 describe('oxygen that moist air holds', () => {
   it.each([
@@ -250,7 +251,7 @@ describe('the index of measurands', () => {
     for (const id of Object.keys(MEASURANDS) as (keyof typeof MEASURANDS)[]) {
       const held = measurandOf(id);
       const context = contextOf({
-        channel: { measurand: id, unit: held.units[0]! },
+        channel: { measurand: id, unit: UNITS_OF[id][0] },
         target: { kind: 'strip' },
         inputs: { low: '6', high: '7' },
       });

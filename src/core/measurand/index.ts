@@ -1,3 +1,4 @@
+import { isMeasurand, MEASURAND_IDS, type MeasurandId } from '../quantity/unit';
 import { ethanol } from './breath-alcohol';
 import { COMBUSTIBLES } from './combustible';
 import { conductivity } from './conductivity';
@@ -11,7 +12,7 @@ import { pH } from './ph';
 import { temperature } from './temperature';
 import { turbidity } from './turbidity';
 
-/** Every quantity that the house can calibrate. Its id stands in models, runs and exports. */
+/** The module of every quantity that the house can calibrate. */
 export const MEASURANDS = {
   oxygen,
   ...COMBUSTIBLES,
@@ -26,11 +27,7 @@ export const MEASURANDS = {
   'ion concentration': ion,
   temperature,
   turbidity,
-} satisfies Record<string, Measurand>;
-
-export type MeasurandId = keyof typeof MEASURANDS;
-export const MEASURAND_IDS = Object.keys(MEASURANDS) as MeasurandId[];
-export const isMeasurand = (id: unknown): id is MeasurandId => typeof id === 'string' && Object.hasOwn(MEASURANDS, id);
+} satisfies Record<MeasurandId, Measurand>;
 
 /** The module of a measurand. Errors: RangeError for an id that is none. */
 export function measurandOf(id: string): Measurand {

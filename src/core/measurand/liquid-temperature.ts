@@ -1,15 +1,15 @@
 import { Dec, decimalPlaces } from '../quantity/decimal';
 import { interpolateTable } from '../quantity/interpolate-table';
-import { refuse, type Refusal } from '../run/refusal';
-import type { MaterialComponent } from '../run/reference-snapshot';
-import { boundReference, type Binding } from '../run/state';
+import { refuse, type Refusal } from '../words/refusal';
+import type { MaterialComponent } from '../record/reference-snapshot';
+import { boundReference, type Binding } from '../record/state';
 import { bounded, type Component } from '../uncertainty/component';
 import { say } from '../words/say';
 import { standingComponent } from './common-influences';
 import { equipmentComponent } from './equipment';
 import type { InfluenceContext, Inputs, Measurand, PointInput, TargetContext } from './measurand';
 import { movedBy } from './moved';
-import { measures } from './room';
+import { measures } from '../record/room';
 
 export const THERMOMETER_SLOT = 'thermometer';
 /** Tolerance of an instrument's own sensor where its model states none, °C (common practice). */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { RunChannel } from '../run/event';
+import type { RunChannel } from '../record/event';
 import { budgetOf, contextOf, targetOf } from './context.fixture';
 import { inUnit, valueAt } from './liquid-value';
 

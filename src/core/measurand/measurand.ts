@@ -1,12 +1,12 @@
 import type { Point, Procedure } from '../procedure/procedure';
-import type { RunChannel, TargetUsed } from '../run/event';
-import type { Capture } from '../run/evidence';
-import type { Refusal } from '../run/refusal';
-import type { RunState } from '../run/state';
+import type { RunChannel, TargetUsed } from '../record/event';
+import type { Capture } from '../record/evidence';
+import type { Refusal } from '../words/refusal';
+import type { RunState } from '../record/state';
 import type { Component } from '../uncertainty/component';
 import type { Fact } from '../words/say';
 import type { ProbeCauses } from './causes/probe-facts';
-import type { StandingDefault, StandingId } from './standing';
+import type { StandingDefault, StandingId } from '../uncertainty/standing';
 
 /** A figure that has to be known beside the reading before it can be judged. */
 export interface PointInput {
@@ -60,8 +60,6 @@ export type Danger = 'rise' | 'fall' | 'both' | null;
  * A new one is a module, its entry in the index, its words, its unit, and a procedure that uses it.
  */
 export interface Measurand {
-  /** Units that a display of it may show. */
-  units: readonly string[];
   danger: Danger;
   /** Molecules and liquids that its references bring are known by their substance; the ones that name this measurand's own. */
   inputs: (point: Point, channel: RunChannel) => PointInput[];

@@ -1,4 +1,4 @@
-import { isRefusal } from '../run/refusal';
+import { isRefusal } from '../words/refusal';
 import type { InfluenceContext, Measurand } from './measurand';
 
 /**

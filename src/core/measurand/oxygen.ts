@@ -1,15 +1,16 @@
 import { DRY_AIR_OXYGEN, moistAirOxygen } from '../gas/moist-air';
 import { decimalPlaces } from '../quantity/decimal';
-import { refuse, type Refusal } from '../run/refusal';
-import type { TargetUsed } from '../run/event';
-import type { RunState } from '../run/state';
+import { refuse, type Refusal } from '../words/refusal';
+import type { TargetUsed } from '../record/event';
+import type { RunState } from '../record/state';
 import { bounded, type Component } from '../uncertainty/component';
 import { say } from '../words/say';
 import { equipmentComponent } from './equipment';
 import { gas, gasInfluences } from './gas';
 import type { InfluenceContext, Measurand, TargetContext } from './measurand';
 import { plain, plainTarget } from './plain-target';
-import { ROOM, roomFigure, type RoomQuantity } from './room';
+import { ROOM, roomFigure } from '../record/room';
+import { type RoomQuantity } from '../procedure/room-quantity';
 
 /** Two schools, by model: the maker's 20.9 (or 20.8) as set, or what moist air really holds. */
 const corrected = (state: RunState) => state.started?.schools?.['clean-air'] === 'corrected';
@@ -107,7 +108,6 @@ function influences(context: InfluenceContext): Component[] {
 
 /** Too little suffocates, too much burns: both directions are dangerous. */
 export const oxygen: Measurand = gas({
-  units: ['%vol', 'ppm'],
   danger: 'both',
   fades: 0.3,
   repeats: 0.5,

@@ -2,10 +2,10 @@ import { glassCauses } from './causes/glass-causes';
 import { Dec } from '../quantity/decimal';
 import { recogniseBuffer } from '../ph/recognise-buffer';
 import type { BufferId } from '../ph/buffer-value';
-import { checkMillivolts, sameBufferTwice } from '../run/check-millivolts';
-import type { TargetUsed } from '../run/event';
-import { refuse, type Refusal } from '../run/refusal';
-import { boundReference } from '../run/state';
+import { checkMillivolts, sameBufferTwice } from './check-millivolts';
+import type { TargetUsed } from '../record/event';
+import { refuse, type Refusal } from '../words/refusal';
+import { boundReference } from '../record/state';
 import { nernstSlope } from '../ph/nernst-slope';
 import { bounded, type Component } from '../uncertainty/component';
 import { say } from '../words/say';
@@ -14,7 +14,7 @@ import { liquidTemperature, TEMPERATURE, temperatureInfluences } from './liquid-
 import { atTemperature } from './liquid-value';
 import type { InfluenceContext, Measurand, PointInput, TargetContext } from './measurand';
 import { plain, plainTarget } from './plain-target';
-import { memory, practice, published } from './standing';
+import { memory, practice, published } from '../uncertainty/standing';
 
 const MILLIVOLTS = (needed: boolean): PointInput => ({ name: 'millivolts', label: 'mV', needed });
 
@@ -122,7 +122,6 @@ function contradicts({ inputs, point, channel, state }: TargetContext, used: Tar
 }
 
 export const pH: Measurand = {
-  units: ['pH'],
   danger: null,
   inputs: ({ target: wanted }) => {
     if (wanted.kind === 'recognised') return [MILLIVOLTS(true), TEMPERATURE];

@@ -1,7 +1,7 @@
-import type { TargetUsed } from '../run/event';
-import { refuse, type Refusal } from '../run/refusal';
-import type { MaterialComponent } from '../run/reference-snapshot';
-import { boundReference, type Binding, type RunState } from '../run/state';
+import type { TargetUsed } from '../record/event';
+import { refuse, type Refusal } from '../words/refusal';
+import type { MaterialComponent } from '../record/reference-snapshot';
+import { boundReference, type Binding, type RunState } from '../record/state';
 import { say } from '../words/say';
 import type { TargetContext } from './measurand';
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { RunChannel } from '../run/event';
+import type { RunChannel } from '../record/event';
 import type { Point } from '../procedure/procedure';
 import type { Component } from '../uncertainty/component';
 import { coverageOf } from '../uncertainty/coverage';

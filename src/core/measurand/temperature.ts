@@ -1,12 +1,12 @@
 import { decimalPlaces } from '../quantity/decimal';
-import { isRefusal } from '../run/refusal';
+import { isRefusal } from '../words/refusal';
 import { say } from '../words/say';
 import { standingComponent } from './common-influences';
 import { correctedBy } from './liquid-temperature';
 import type { Measurand, TargetContext } from './measurand';
 import { inSlot, plainTarget } from './plain-target';
-import { measures } from './room';
-import { practice } from './standing';
+import { measures } from '../record/room';
+import { practice } from '../uncertainty/standing';
 
 /** A probe beside a thermometer in one stirred beaker: what the thermometer shows, corrected by its certificate. */
 function target(context: TargetContext) {
@@ -37,7 +37,6 @@ function target(context: TargetContext) {
 }
 
 export const temperature: Measurand = {
-  units: ['°C'],
   danger: null,
   inputs: ({ target: wanted }) =>
     wanted.kind === 'comparison' ? [{ name: 'comparison', label: 'reference shows', needed: true }] : [],

@@ -2,7 +2,7 @@ import type { Component } from '../uncertainty/component';
 import { standingComponent } from './common-influences';
 import type { InfluenceContext, Measurand } from './measurand';
 import { plainTarget } from './plain-target';
-import { memory, practice } from './standing';
+import { memory, practice } from '../uncertainty/standing';
 
 function influences(context: InfluenceContext): Component[] {
   if (context.point.target.kind !== 'material') return [];
@@ -16,7 +16,6 @@ function influences(context: InfluenceContext): Component[] {
  * Source: ISO 7027-1:2016 states turbidity against formazin; the standing values are practice and memory.
  */
 export const turbidity: Measurand = {
-  units: ['NTU'],
   danger: null,
   inputs: () => [],
   target: plainTarget,

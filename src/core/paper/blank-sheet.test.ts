@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { open, toTheEnd } from '@/procedures/plain-day.fixture';
 import { PROCEDURES } from '@/procedures';
 import { flatSteps } from '../procedure/flat-steps';
-import { traitsOf } from '../run/state';
+import { traitsOf } from '../record/state';
 import { blankSheet } from './blank-sheet';
 import { knownBeforehand } from './known-beforehand';
 

@@ -1,7 +1,8 @@
 import { flatSteps, type FlatStep } from '../procedure/flat-steps';
-import type { CheckItem, Output, Point, Procedure } from '../procedure/procedure';
-import { OUTPUTS } from '../procedure/procedure';
-import type { RunChannel } from '../run/event';
+import type { CheckItem, Point, Procedure } from '../procedure/procedure';
+import type { Output } from '../instrument/output';
+import { OUTPUTS } from '../instrument/output';
+import type { RunChannel } from '../record/event';
 import type { Language } from '../words/say';
 import type { BlankWord } from '../words/en/blank-sheet';
 import { say } from '../words/say';

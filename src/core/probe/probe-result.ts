@@ -1,10 +1,12 @@
-import { electrodeThrough, onePerPoint } from './electrode-through';
+import { electrodeThrough, onePerPoint } from '../run/electrode-through';
 import type { ElectrodeSegment } from '../ph/fit-electrode';
 import { nernstSlope } from '../ph/nernst-slope';
-import { measurandOf, type MeasurandId } from '../measurand';
+import { measurandOf } from '../measurand';
+import type { MeasurandId } from '../quantity/unit';
 import type { ProbeKind } from '../measurand/measurand';
 import type { CheckItem, Procedure, Step } from '../procedure/procedure';
-import type { RunChannel } from '../run/event';
+import type { RunChannel } from '../record/event';
+import { ownId, stepPath } from '../record/step-key';
 import {
   calibrationReadings,
   isStruck,
@@ -12,7 +14,7 @@ import {
   standingReading,
   type RecordedReading,
   type RunState,
-} from '../run/state';
+} from '../record/state';
 
 export type { ProbeKind } from '../measurand/measurand';
 
@@ -135,8 +137,7 @@ function answered(procedure: Procedure, state: RunState, channel: RunChannel, ki
   const { marked, keys } = readBackItems(procedure, figure, channel.role);
   const { item, kinds } = UNMARKED[figure];
   const text = Object.entries(state.answers).findLast(([key]) => {
-    const place = key.replace(/#\d+|\[[^\]]*\]/g, '');
-    return marked ? keys.has(place) : kinds.includes(kind) && place.endsWith(`/${item}`);
+    return marked ? keys.has(stepPath(key)) : kinds.includes(kind) && ownId(key) === item;
   })?.[1].value;
   return text !== undefined && text !== 'none' && Number.isFinite(Number(text)) ? Number(text) : null;
 }

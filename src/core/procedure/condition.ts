@@ -1,5 +1,5 @@
 import type { Storage } from '../instrument/traits';
-import type { Phase } from './procedure';
+import type { Phase } from './phase';
 
 /** What a step may ask about the model or the order, by the names that frozen procedures use. Closed. */
 export type PropertyName =

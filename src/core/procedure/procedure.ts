@@ -1,13 +1,15 @@
+import type { Output } from '../instrument/output';
 import type { BufferId } from '../ph/buffer-value';
-import type { ComputedFrom } from '../run/computed-found';
-import type { EquipmentRole } from '../run/reference-snapshot';
 import type { Samples } from '../instrument/samples';
 import type { Condition } from './condition';
+import type { EquipmentRole } from './equipment-role';
 import type { BadAnswer, Follow } from './follow';
+import type { Phase } from './phase';
 import type { QuestionId } from './question';
+import type { RoomQuantity } from './room-quantity';
 
-/** When in the story of a run a reading was taken: before anything is touched, while adjusting, as a cross-check, or after. */
-export type Phase = 'asFound' | 'adjustment' | 'check' | 'asLeft';
+/** How an as-found figure is worked out once the meter was adjusted in another liquid. */
+export type ComputedFrom = 'electrode' | 'cell';
 
 /** What a reading is compared with. A closed list: a new model is data, a new quantity is code. */
 export type Target =
@@ -123,9 +125,6 @@ export interface School {
 
 export const ADJUST_ACTIONS = ['quick', 'zero', 'fineZero', 'span', 'calibrate', 'trim'] as const;
 export type AdjustAction = (typeof ADJUST_ACTIONS)[number];
-/** What tells a person in danger. */
-export const OUTPUTS = ['sound', 'light', 'vibration'] as const;
-export type Output = (typeof OUTPUTS)[number];
 
 /** What care takes from the shelf. Closed. */
 export const CARE_MATERIALS = ['storage', 'cleaning', 'electrolyte', 'membrane'] as const;
@@ -133,7 +132,7 @@ export type CareMaterial = (typeof CARE_MATERIALS)[number];
 
 export type Step =
   | (StepBase & { kind: 'check'; items: CheckItem[] })
-  | (StepBase & { kind: 'condition'; quantities: ('temperatureC' | 'pressureHPa' | 'humidityPercent')[] })
+  | (StepBase & { kind: 'condition'; quantities: RoomQuantity[] })
   | (StepBase & { kind: 'reference'; slots: string[] })
   | (StepBase & {
       kind: 'wait';

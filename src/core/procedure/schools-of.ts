@@ -1,6 +1,6 @@
 import { SAMPLE_QUANTITIES, type SampleQuantity, type Samples } from '../instrument/samples';
 import type { Traits } from '../instrument/traits';
-import type { RunChannel } from '../run/event';
+import type { ChannelStatus } from '../instrument/channel-status';
 import type { Procedure, School } from './procedure';
 
 /**
@@ -42,7 +42,7 @@ function forSamples({ options }: School, samples: Samples): string | null {
  * @example
  * channelsAsked(channels, family20, { 'high-standard': 'no' }) // ec-high: notCalibrated
  */
-export function channelsAsked<T extends Pick<RunChannel, 'role' | 'status'>>(
+export function channelsAsked<T extends { role: string; status: ChannelStatus }>(
   channels: readonly T[],
   { schools = [] }: Pick<Procedure, 'schools'>,
   chosen: Record<string, string>,

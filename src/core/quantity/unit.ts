@@ -73,6 +73,39 @@ export const UNITS: readonly Unit[] = [
   unit('NTU', '{NTU}', 'turbidity', '1'),
 ];
 
+const PARTS = ['ppm', 'ppb', '%vol'] as const;
+const EXPLOSIVE = ['%LEL', '%vol', 'ppm'] as const;
+
+/** Every quantity that the house can calibrate, by the id that stands in models, runs and exports, with the units that a display of it may show. */
+export const UNITS_OF = {
+  oxygen: ['%vol', 'ppm'],
+  methane: EXPLOSIVE,
+  pentane: EXPLOSIVE,
+  propane: EXPLOSIVE,
+  'hydrogen sulphide': PARTS,
+  'carbon monoxide': PARTS,
+  'sulphur dioxide': PARTS,
+  'carbon dioxide': PARTS,
+  'nitrous oxide': PARTS,
+  'anaesthetic agent': PARTS,
+  hydrogen: PARTS,
+  'volatile organics': PARTS,
+  ethanol: ['g/210 L', 'mg/L', '‰'],
+  pH: ['pH'],
+  conductivity: ['µS/cm', 'mS/cm', 'EC'],
+  'dissolved solids': ['ppm', 'ppt', 'mg/L'],
+  'dissolved oxygen': ['mg/L', '%'],
+  'oxygen saturation': ['mg/L', '%'],
+  'redox potential': ['mV'],
+  'ion concentration': ['mg/L', 'ppm', 'µg/L', 'g/L'],
+  temperature: ['°C'],
+  turbidity: ['NTU'],
+} as const satisfies Record<string, readonly string[]>;
+
+export type MeasurandId = keyof typeof UNITS_OF;
+export const MEASURAND_IDS = Object.keys(UNITS_OF) as MeasurandId[];
+export const isMeasurand = (id: unknown): id is MeasurandId => typeof id === 'string' && Object.hasOwn(UNITS_OF, id);
+
 /** The unit of a symbol. Errors: RangeError for one that is not known. */
 export function unitOf(symbol: string): Unit {
   const found = UNITS.find((candidate) => candidate.symbol === symbol);

@@ -1,11 +1,11 @@
 import type { Procedure, Step } from '../procedure/procedure';
-import type { RunState } from '../run/state';
+import type { RunState } from '../record/state';
+import { stepPath } from '../record/step-key';
 
 /** Points that this run was asked for, as found and as left: those of the read steps that it came to, done or left out. */
 export function askedPoints(procedure: Procedure, state: RunState): { found: Set<string>; left: Set<string> } {
   const asked = { found: new Set<string>(), left: new Set<string>() };
-  // A key without its rounds and channels is the step's place in the procedure.
-  const come = new Set(Object.keys(state.steps).map((key) => key.replace(/#\d+|\[[^\]]*\]/g, '')));
+  const come = new Set(Object.keys(state.steps).map(stepPath));
   const visit = (steps: Step[], prefix: string) => {
     for (const step of steps) {
       if (step.kind === 'group') visit(step.steps, `${prefix}${step.id}/`);

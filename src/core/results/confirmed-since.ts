@@ -1,4 +1,4 @@
-import { sourceFact, type StandingValue } from '../measurand/standing';
+import { sourceFact, type StandingValue } from '../uncertainty/standing';
 import type { Component } from '../uncertainty/component';
 import { say } from '../words/say';
 import type { Judged, ResultLine } from './judged';

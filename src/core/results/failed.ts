@@ -1,17 +1,15 @@
-import type { Failed } from '../instrument/status';
-import type { Output, Procedure } from '../procedure/procedure';
+import type { Failed } from './instrument-status';
+import type { Procedure } from '../procedure/procedure';
+import type { Output } from '../instrument/output';
 import { findings } from '../run/findings';
 import { plan } from '../run/plan';
 import { badIn, canBeBad } from '../run/follow-up';
-import type { RunState } from '../run/state';
+import type { RunState } from '../record/state';
+import { ownId } from '../record/step-key';
 import { summarise } from './summary';
 
 /** A step's own name and an item's, without channel, round and look: the same question in any run. */
-const question = (step: string, item: string) =>
-  `${step
-    .split('/')
-    .at(-1)!
-    .replace(/[[#~!].*$/, '')}/${item}`;
+const question = (step: string, item: string) => `${ownId(step)}/${item}`;
 const unique = <T>(list: T[]): T[] => [...new Set(list)];
 
 /** What failed in a run: channels outside as left or given up, channels that a bump did not move, outputs that did not work, answers that were bad and not put right. */

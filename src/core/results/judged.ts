@@ -1,7 +1,7 @@
-import type { MeasurandId } from '../measurand';
+import type { MeasurandId } from '../quantity/unit';
 import type { Reading } from '../quantity/reading';
-import type { RunChannel } from '../run/event';
-import type { RecordedReading } from '../run/state';
+import type { RunChannel } from '../record/event';
+import type { RecordedReading } from '../record/state';
 import type { Component } from '../uncertainty/component';
 import type { DecisionRule } from '../uncertainty/decide';
 import type { Fact } from '../words/say';

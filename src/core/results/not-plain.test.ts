@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { wholeRun } from '../run/four-gas.fixture';
-import type { RunState } from '../run/state';
+import type { RunState } from '../record/state';
 import { coversAll, failedIn, leftUncovered } from './failed';
 import { lateSentence, notPlain } from './not-plain';
 

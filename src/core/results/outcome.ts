@@ -1,6 +1,6 @@
 import type { Procedure } from '../procedure/procedure';
 import { findings } from '../run/findings';
-import type { RunState } from '../run/state';
+import type { RunState } from '../record/state';
 import { plan } from '../run/plan';
 import { canBeBad } from '../run/follow-up';
 import { summarise, type RunSummary } from './summary';

@@ -1,6 +1,6 @@
 import type { Procedure } from '../procedure/procedure';
 import { findings } from '../run/findings';
-import type { RunState } from '../run/state';
+import type { RunState } from '../record/state';
 import { say, type Language } from '../words/say';
 import { summarise } from './summary';
 

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { shippedProcedure } from '@/procedures';
 import { fourGasChannels, startedFourGas, wholeRun } from '../run/four-gas.fixture';
-import { nothingJudged, type Judgement } from '../run/judge';
-import { emptyState, type RecordedReading, type RunState } from '../run/state';
-import type { StandingValue } from '../measurand/standing';
+import { nothingJudged, type Judgement } from '../record/judgement';
+import { emptyState, type RecordedReading, type RunState } from '../record/state';
+import type { StandingValue } from '../uncertainty/standing';
 import { bounded, type Component } from '../uncertainty/component';
 import { confirmedSince } from './confirmed-since';
 import { judgedOf } from './judged';

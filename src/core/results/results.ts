@@ -1,7 +1,7 @@
 import type { Procedure } from '../procedure/procedure';
-import type { RunChannel } from '../run/event';
+import type { RunChannel } from '../record/event';
 import { lastAdjusted, sharedExposure } from '../run/shared';
-import { isStruck, type RecordedReading, type RunState } from '../run/state';
+import { isStruck, type RecordedReading, type RunState } from '../record/state';
 import type { Fact } from '../words/say';
 import { askedPoints } from './asked-points';
 import { judgedOf, type ResultLine } from './judged';

@@ -1,6 +1,6 @@
 import type { Procedure } from '../procedure/procedure';
-import type { VerdictState } from '../run/judge';
-import { measuredChannels, type RunState } from '../run/state';
+import type { VerdictState } from '../record/judgement';
+import { measuredChannels, type RunState } from '../record/state';
 import type { Judged, ResultLine } from './judged';
 import { results } from './results';
 

@@ -1,9 +1,10 @@
 import { Dec } from '../quantity/decimal';
 import type { Slot } from '../procedure/procedure';
-import type { RunChannel } from './event';
-import type { EquipmentRole, ReferenceSnapshot } from './reference-snapshot';
+import type { RunChannel } from '../record/event';
+import type { ReferenceSnapshot } from '../record/reference-snapshot';
+import type { EquipmentRole } from '../procedure/equipment-role';
 import { say, type Fact } from '../words/say';
-import { refuse, type Refusal } from './refusal';
+import { refuse, type Refusal } from '../words/refusal';
 
 /**
  * Whether a reference may be used today for these channels: recalled, expired, empty, missing component, no oxygen for a catalytic sensor.

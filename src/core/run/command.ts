@@ -1,8 +1,8 @@
-import type { RoomQuantity } from '../measurand/room';
-import type { EventSource, StartedData } from './event';
+import type { RoomQuantity } from '../procedure/room-quantity';
+import type { EventSource, StartedData } from '../record/event';
 import type { SettingKind } from '../instrument/setting';
-import type { Output } from '../procedure/procedure';
-import type { BumpChannel, Capture } from './evidence';
+import type { Output } from '../instrument/output';
+import type { BumpChannel, Capture } from '../record/evidence';
 
 export interface Answer {
   value: string;

@@ -1,12 +1,12 @@
 import { decimalPlaces } from '../quantity/decimal';
 import { nernstSlope } from '../ph/nernst-slope';
-import type { RunChannel } from './event';
-import { refused } from './refused';
-import type { Refusal } from './refusal';
-import { isStruck, type RunState } from './state';
+import type { ComputedFrom } from '../procedure/procedure';
+import type { RunChannel } from '../record/event';
+import { refused } from '../words/refused';
+import type { Refusal } from '../words/refusal';
+import { ownId } from '../record/step-key';
+import { isStruck, type RunState } from '../record/state';
 
-/** How an as-found figure is worked out once the meter was adjusted in another liquid. */
-export type ComputedFrom = 'electrode' | 'cell';
 /** Items of the question what a meter keeps of its electrode before it is adjusted. */
 export const SLOPE_BEFORE = 'slope-before';
 export const OFFSET_BEFORE = 'offset-before';
@@ -19,7 +19,7 @@ export const OFFSET_BEFORE = 'offset-before';
  * electrodeBefore(state) // { slopePercent: '98.5', offsetMv: '-4.0' }
  */
 export function electrodeBefore(state: RunState): { slopePercent: string; offsetMv: string } | null {
-  const told = (item: string) => Object.entries(state.answers).findLast(([key]) => key.endsWith(`/${item}`))?.[1].value;
+  const told = (item: string) => Object.entries(state.answers).findLast(([key]) => ownId(key) === item)?.[1].value;
   const [slopePercent, offsetMv] = [told(SLOPE_BEFORE), told(OFFSET_BEFORE)];
   if (!slopePercent || !offsetMv || !(Number(slopePercent) > 0) || !Number.isFinite(Number(offsetMv))) return null;
   return { slopePercent, offsetMv };

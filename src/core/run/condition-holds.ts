@@ -1,10 +1,10 @@
 import { electrodeCondition } from '../ph/electrode-condition';
 import { electrodeLimits } from '../ph/electrode-limits';
-import { electrodeThrough } from '../probe/electrode-through';
+import { electrodeThrough } from './electrode-through';
 import type { Condition } from '../procedure/condition';
 import { propertyHolds } from '../procedure/property-holds';
 import { electrodeBefore } from './computed-found';
-import type { RunChannel } from './event';
+import type { RunChannel } from '../record/event';
 import { bumpStands, leftMissing, tripsAlarms } from './shared';
 import {
   calibrationReadings,
@@ -15,7 +15,7 @@ import {
   traitsOf,
   wasAdjusted,
   type RunState,
-} from './state';
+} from '../record/state';
 
 /** Whether a condition of the procedure is true of what has been recorded; `channel` narrows it to one channel. */
 export function conditionHolds(

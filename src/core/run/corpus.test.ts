@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { PROCEDURES } from '@/procedures';
 import { contentHash } from '../certificate/canonical';
 import type { Procedure } from '../procedure/procedure';
-import { EVENT_VERSION } from './event';
+import { EVENT_VERSION } from '../record/event';
 import { lift } from './lift';
 import { plan } from './plan';
 import { reduce } from './reduce';

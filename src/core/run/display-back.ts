@@ -1,6 +1,6 @@
 import { Dec } from '../quantity/decimal';
-import type { RunChannel } from './event';
-import { measuredChannels, type RunState } from './state';
+import type { RunChannel } from '../record/event';
+import { measuredChannels, type RunState } from '../record/state';
 
 /** Without a tolerance of its own a channel is back within this share of its range (common practice: a digit or two). */
 const STEPS = 2;

@@ -1,9 +1,9 @@
 import type { CheckItem, Point, Procedure } from '../procedure/procedure';
-import type { RunChannel } from './event';
+import type { RunChannel } from '../record/event';
 import type { PlannedStep } from './plan';
-import { isRefusal } from './refusal';
+import { isRefusal } from '../words/refusal';
 import { resolveTarget } from './resolve-target';
-import type { RunState } from './state';
+import type { RunState } from '../record/state';
 
 /** What an answer has to be, where the run knows it: the value of the bottle that stands ready, or the alarm point that was agreed. Null where it doesn't. */
 export function expectedAnswer(

@@ -2,7 +2,7 @@ import type { Follow } from '../procedure/follow';
 import type { Procedure } from '../procedure/procedure';
 import { badIn, canBeBad, decisionKey, type BadThing } from './follow-up';
 import { plan } from './plan';
-import type { RunState } from './state';
+import type { RunState } from '../record/state';
 
 /** Something bad on the bench, and what was decided to follow. */
 export interface Finding extends BadThing {

@@ -1,7 +1,7 @@
 import { FOLLOWS, isBad, isEnding, type Follow } from '../procedure/follow';
 import type { CheckItem, DecideOption, Step } from '../procedure/procedure';
 import { say } from '../words/say';
-import type { RunState } from './state';
+import type { RunState } from '../record/state';
 
 /** A step of which an outcome may be bad. */
 export type Watched = Extract<Step, { kind: 'check' | 'bump' }>;

@@ -1,6 +1,6 @@
 import { family04 } from '@/procedures/family-04-four-gas-leak-monitor';
-import type { Actor, RunChannel, StartedData } from './event';
-import type { ReferenceSnapshot } from './reference-snapshot';
+import type { Actor, RunChannel, StartedData } from '../record/event';
+import type { ReferenceSnapshot } from '../record/reference-snapshot';
 import { ROOM_EQUIPMENT, ROOM_REFERENCES, TRACED } from './room.fixture';
 import { ScriptedRun } from './scripted';
 

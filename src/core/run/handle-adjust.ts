@@ -1,11 +1,11 @@
 import type { Command } from './command';
-import type { EventDraft } from './event';
+import type { EventDraft } from '../record/event';
 import type { Handling } from './handling';
 import { at, stepInTurn } from './step-in-turn';
 import { readPairs } from './plan';
-import { refuse, type Refusal } from './refusal';
-import { refused } from './refused';
-import { openStimulus, type RunState } from './state';
+import { refuse, type Refusal } from '../words/refusal';
+import { refused } from '../words/refused';
+import { openStimulus, type RunState } from '../record/state';
 import type { AdjustAction, Procedure } from '../procedure/procedure';
 
 const ZEROES: AdjustAction[] = ['quick', 'zero', 'fineZero'];

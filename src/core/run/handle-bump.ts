@@ -1,13 +1,13 @@
-import { OUTPUTS, type Output } from '../procedure/procedure';
+import { OUTPUTS, type Output } from '../instrument/output';
 import { say } from '../words/say';
 import type { Command } from './command';
-import type { EventDraft, RunChannel } from './event';
-import type { BumpChannel } from './evidence';
+import type { EventDraft, RunChannel } from '../record/event';
+import type { BumpChannel } from '../record/evidence';
 import type { Handling } from './handling';
-import { refused } from './refused';
-import type { Refusal } from './refusal';
+import { refused } from '../words/refused';
+import type { Refusal } from '../words/refusal';
 import { at, stepInTurn } from './step-in-turn';
-import { measuredChannels, traitsOf, type RunState } from './state';
+import { measuredChannels, traitsOf, type RunState } from '../record/state';
 
 /** Outputs that a bump asks about: what the method can prove and this model has. */
 export function outputsAsked(step: { method: 'timed' | 'watched' | 'station'; outputs: Output[] }, state: RunState): Output[] {

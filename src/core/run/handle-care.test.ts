@@ -5,7 +5,7 @@ import { family04 } from '@/procedures/family-04-four-gas-leak-monitor';
 import type { Procedure } from '../procedure/procedure';
 import { validateProcedure } from '../procedure/validate-procedure';
 import { fourGasChannels, startedFourGas, technician, wholeRun } from './four-gas.fixture';
-import type { ReferenceSnapshot } from './reference-snapshot';
+import type { ReferenceSnapshot } from '../record/reference-snapshot';
 import { ScriptedRun } from './scripted';
 
 /** Membrane service alone: what it takes is a membrane and electrolyte of the shelf. */

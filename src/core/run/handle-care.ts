@@ -1,11 +1,11 @@
 import type { CareMaterial } from '../procedure/procedure';
 import { say } from '../words/say';
 import type { Command } from './command';
-import type { CareUsed, EventDraft } from './event';
+import type { CareUsed, EventDraft } from '../record/event';
 import type { Handling } from './handling';
-import type { ReferenceSnapshot } from './reference-snapshot';
-import { isRefusal, refuse, type Refusal } from './refusal';
-import { refused } from './refused';
+import type { ReferenceSnapshot } from '../record/reference-snapshot';
+import { isRefusal, refuse, type Refusal } from '../words/refusal';
+import { refused } from '../words/refused';
 import { at, stepInTurn } from './step-in-turn';
 
 /** A care action with what of the shelf it took. Something else may have been used: then a note says what. */

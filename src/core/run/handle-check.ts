@@ -1,13 +1,13 @@
 import type { Answer, Command } from './command';
-import type { EventDraft, RunChannel } from './event';
+import type { EventDraft, RunChannel } from '../record/event';
 import type { Handling } from './handling';
 import type { PlannedStep } from './plan';
-import { refuse, type Refusal } from './refusal';
-import { refused } from './refused';
+import { refuse, type Refusal } from '../words/refusal';
+import { refused } from '../words/refused';
 import { expectedAnswer } from './expected-answer';
 import { at } from './step-in-turn';
 import { valueBefore } from './value-before';
-import { calibrationReadings, type RunState } from './state';
+import { calibrationReadings, type RunState } from '../record/state';
 import type { CheckItem } from '../procedure/procedure';
 
 /** The questions of a step, each answered; what it had to be is copied beside where the run knows it. */

@@ -1,15 +1,16 @@
 import { correctedBy } from '../measurand/liquid-temperature';
-import { measures, ROOM, type RoomQuantity } from '../measurand/room';
+import { measures, ROOM } from '../record/room';
+import { type RoomQuantity } from '../procedure/room-quantity';
 import { say } from '../words/say';
 import { checkReference } from './check-reference';
 import type { Command } from './command';
-import type { EventData, EventDraft } from './event';
+import type { EventData, EventDraft } from '../record/event';
 import { at } from './step-in-turn';
 import type { Handling } from './handling';
 import type { PlannedStep } from './plan';
-import { isRefusal, refuse, type Refusal } from './refusal';
-import type { ReferenceSnapshot } from './reference-snapshot';
-import { boundReference, measuredChannels } from './state';
+import { isRefusal, refuse, type Refusal } from '../words/refusal';
+import type { ReferenceSnapshot } from '../record/reference-snapshot';
+import { boundReference, measuredChannels } from '../record/state';
 
 const RANGE: Record<RoomQuantity, [lowest: number, highest: number]> = {
   temperatureC: [-10, 50],

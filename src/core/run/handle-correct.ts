@@ -1,11 +1,11 @@
 import { checkReference } from './check-reference';
 import type { Command } from './command';
-import type { EventDraft } from './event';
+import type { EventDraft } from '../record/event';
 import { judgeTyped } from './handle-reading';
 import type { Handling } from './handling';
 import { apply } from './reduce';
-import { isRefusal, refuse, type Refusal } from './refusal';
-import { copyState, isStruck, measuredChannels, type RecordedReading, type RunState } from './state';
+import { isRefusal, refuse, type Refusal } from '../words/refusal';
+import { copyState, isStruck, measuredChannels, type RecordedReading, type RunState } from '../record/state';
 
 /**
  * Mends a reading that was written down wrong or compared with the wrong reference: the old one is struck with its reason, the right one stands in its place,

@@ -4,19 +4,19 @@ import { checkTypedReading, type Reading } from '../quantity/reading';
 import type { Point } from '../procedure/procedure';
 import type { Command } from './command';
 import { computedFound } from './computed-found';
-import type { Capture } from './evidence';
-import type { EventDraft, RunChannel, TargetUsed } from './event';
+import type { Capture } from '../record/evidence';
+import type { EventDraft, RunChannel, TargetUsed } from '../record/event';
 import type { Handling } from './handling';
 import { at, stepInTurn } from './step-in-turn';
 import { typedInputs } from './inputs-of-point';
-import type { Judgement } from './judge';
+import type { Judgement } from '../record/judgement';
 import { judgeAtPoint } from './judge-at-point';
 import { missingReadings, type PlannedStep } from './plan';
 import { say } from '../words/say';
-import { isRefusal, refuse, type Refusal } from './refusal';
-import { refused } from './refused';
+import { isRefusal, refuse, type Refusal } from '../words/refusal';
+import { refused } from '../words/refused';
 import { resolveTarget } from './resolve-target';
-import { openStimulus, wasAdjusted, type RunState } from './state';
+import { openStimulus, wasAdjusted, type RunState } from '../record/state';
 
 /** A reading as displayed, with the target it was compared with and the verdict, all copied into the event. */
 export function handleReading(command: Extract<Command, { type: 'captureReading' }>, handling: Handling): EventDraft[] | Refusal {

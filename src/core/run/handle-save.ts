@@ -1,10 +1,10 @@
 import { differenceInMilliseconds, parseISO } from 'date-fns';
 import { datesIn } from '../quantity/read-date';
 import type { Command } from './command';
-import type { EventDraft } from './event';
+import type { EventDraft } from '../record/event';
 import type { Handling } from './handling';
-import { refused } from './refused';
-import type { Refusal } from './refusal';
+import { refused } from '../words/refused';
+import type { Refusal } from '../words/refusal';
 import { at, stepInTurn } from './step-in-turn';
 
 /** Not saved is not calibrated: a save after the deadline is on record as lost, and the round begins anew where the procedure says so. A date that is read back has to be today's. */

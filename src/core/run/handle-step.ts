@@ -1,16 +1,16 @@
 import { differenceInMilliseconds, parseISO } from 'date-fns';
 import type { Command } from './command';
-import type { EventDraft } from './event';
+import type { EventDraft } from '../record/event';
 import type { Handling } from './handling';
 import { missingReadings, type PlannedStep } from './plan';
 import { at, stepInTurn } from './step-in-turn';
 import { recordConditions } from './handle-condition';
-import { isRefusal, refuse, type Refusal } from './refusal';
+import { isRefusal, refuse, type Refusal } from '../words/refusal';
 import { handleCheck } from './handle-check';
 import { notBack } from './display-back';
-import { refused } from './refused';
+import { refused } from '../words/refused';
 import { endsByDisplay, waitSeconds } from './wait-seconds';
-import { openStimulus, type RunState } from './state';
+import { openStimulus, type RunState } from '../record/state';
 
 export function handleEnter(command: Extract<Command, { type: 'enterStep' }>, handling: Handling): EventDraft[] | Refusal {
   const step = stepInTurn(command.step, handling);

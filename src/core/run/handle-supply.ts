@@ -2,16 +2,16 @@ import { differenceInMilliseconds, parseISO } from 'date-fns';
 import { Dec } from '../quantity/decimal';
 import type { Command } from './command';
 import { checkReference } from './check-reference';
-import type { EventDraft } from './event';
+import type { EventDraft } from '../record/event';
 import type { Handling } from './handling';
 import { at, stepInTurn } from './step-in-turn';
 import { currentSteps } from './plan';
-import { refused } from './refused';
-import { isRefusal, refuse, type Refusal } from './refusal';
-import type { ReferenceSnapshot } from './reference-snapshot';
+import { refused } from '../words/refused';
+import { isRefusal, refuse, type Refusal } from '../words/refusal';
+import type { ReferenceSnapshot } from '../record/reference-snapshot';
 import { secondsOnPaper } from './paper';
 import { matchRegulator } from '../supply/match-regulator';
-import { boundReference, measuredChannels, openStimulus, traitsOf } from './state';
+import { boundReference, measuredChannels, openStimulus, traitsOf } from '../record/state';
 
 const LIQUID: string[] = ['buffer', 'standard'];
 

@@ -19,7 +19,7 @@ import {
 import { allowed } from './handle';
 import { plan } from './plan';
 import { reduce } from './reduce';
-import { standingReading } from './state';
+import { standingReading } from '../record/state';
 import { summarise } from '../results/summary';
 
 describe('the four-gas run', () => {

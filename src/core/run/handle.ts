@@ -1,10 +1,10 @@
 import type { Procedure } from '../procedure/procedure';
 import type { Command, CommandType } from './command';
-import type { Actor, EventDraft, RunEvent } from './event';
-import { isRefusal, refuse, type Refusal } from './refusal';
+import type { Actor, EventDraft, RunEvent } from '../record/event';
+import { isRefusal, refuse, type Refusal } from '../words/refusal';
 import { apply } from './reduce';
 import { currentSteps, type PlannedStep } from './plan';
-import { copyState, type RunState } from './state';
+import { copyState, type RunState } from '../record/state';
 import { HANDLERS } from './handlers';
 import type { Drafter, HandleContext, Handling } from './handling';
 

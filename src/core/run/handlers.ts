@@ -1,5 +1,5 @@
 import type { Command } from './command';
-import type { EventDraft } from './event';
+import type { EventDraft } from '../record/event';
 import type { Handling } from './handling';
 import { handleReading } from './handle-reading';
 import { handleAdjust, handleDecide } from './handle-adjust';
@@ -11,10 +11,10 @@ import { handlePaper } from './paper';
 import { handleBind, handleStimulus } from './handle-supply';
 import { handleComplete, handleEnter, handleSkip } from './handle-step';
 import { currentSteps } from './plan';
-import { refuse, type Refusal } from './refusal';
+import { refuse, type Refusal } from '../words/refusal';
 import { NEEDS_AGREEMENT } from '../instrument/setting';
-import { refused } from './refused';
-import { openStimulus } from './state';
+import { refused } from '../words/refused';
+import { openStimulus } from '../record/state';
 
 type Handlers = {
   [T in Command['type']]: (command: Extract<Command, { type: T }>, handling: Handling) => EventDraft[] | Refusal;

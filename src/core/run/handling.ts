@@ -1,8 +1,8 @@
 import type { Procedure } from '../procedure/procedure';
 import type { CommandOrigin } from './command';
-import type { Actor, EventData, EventDraft, EventType } from './event';
-import type { ReferenceSnapshot } from './reference-snapshot';
-import type { RunState } from './state';
+import type { Actor, EventData, EventDraft, EventType } from '../record/event';
+import type { ReferenceSnapshot } from '../record/reference-snapshot';
+import type { RunState } from '../record/state';
 
 /** Everything outside the run that a command may look at. */
 export interface HandleContext {

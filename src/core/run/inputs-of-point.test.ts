@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Point, Target } from '../procedure/procedure';
-import type { RunChannel } from './event';
+import type { RunChannel } from '../record/event';
 import { inputsOfPoint, typedInputs } from './inputs-of-point';
 
 const point = (target: Target): Point => ({ id: 'p', label: 'P', channels: ['c'], target });

@@ -1,8 +1,8 @@
 import { measurandOf } from '../measurand';
 import type { PointInput } from '../measurand/measurand';
 import type { Point } from '../procedure/procedure';
-import type { RunChannel } from './event';
-import { refuse, type Refusal } from './refusal';
+import type { RunChannel } from '../record/event';
+import { refuse, type Refusal } from '../words/refusal';
 
 export type { PointInput } from '../measurand/measurand';
 

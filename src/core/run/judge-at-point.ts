@@ -1,13 +1,15 @@
 import { Dec, decimalPlaces } from '../quantity/decimal';
 import type { Reading } from '../quantity/reading';
 import { commonInfluences } from '../measurand/common-influences';
-import { scopeAt } from '../measurand/scope';
+import { scopeAt } from '../uncertainty/scope';
 import { tidy } from '../uncertainty/component';
 import { measurandOf } from '../measurand';
 import type { InfluenceContext } from '../measurand/measurand';
 import type { Point } from '../procedure/procedure';
-import type { TargetUsed } from './event';
-import { judgeReading, nothingJudged, toleranceAt, type Judgement } from './judge';
+import type { TargetUsed } from '../record/event';
+import { judgeReading } from './judge';
+import { toleranceAt } from '../record/tolerance';
+import { nothingJudged, type Judgement } from '../record/judgement';
 
 /** Judges a reading at a point: target and budget by the measurand, limits by point and channel, gates and cautions by the point. */
 export function judgeAtPoint(reading: Reading, target: TargetUsed | null, context: Omit<InfluenceContext, 'target'>): Judgement {

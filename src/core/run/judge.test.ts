@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import fc from 'fast-check';
 import { bounded, certified, type Component } from '../uncertainty/component';
-import { judgeReading, toleranceAt } from './judge';
+import { judgeReading } from './judge';
+import { toleranceAt } from '../record/tolerance';
 import { judgementSentence } from './judgement-sentence';
 
 const basis = { code: 'source.practice' } as const;

@@ -7,66 +7,8 @@ import { coverageOf } from '../uncertainty/coverage';
 import { decide, type DecisionRule } from '../uncertainty/decide';
 import { withReserve } from '../uncertainty/reserve';
 import { tidy } from '../uncertainty/component';
+import { nothingJudged, type Judgement } from '../record/judgement';
 import type { Fact } from '../words/say';
-import type { Tolerance } from './event';
-
-export type VerdictState = 'within' | 'outside' | 'cannotTell' | 'notMeasured';
-
-/**
- * A verdict with everything it rests on, as it is printed: reading − reference = error to the digit, U with two significant digits, the verdict by these very figures.
- * All figures are decimal texts or numbers; the sentence is made of them where it is read.
- */
-export interface Judgement {
-  code:
-    | 'within'
-    | 'outside'
-    | 'guardBand'
-    | 'caution'
-    | 'over'
-    | 'under'
-    | 'fault'
-    | 'implausible'
-    | 'gate'
-    | 'moved'
-    | 'notMoved'
-    | 'watched';
-  state: VerdictState;
-  /** Reference with the decimals of U or of the display, whichever are finer. */
-  reference: string | null;
-  error: string | null;
-  lower: string | null;
-  upper: string | null;
-  budget: Component[];
-  standard: number | null;
-  /** Null: no end to them, or nothing was judged. */
-  effectiveDof: number | null;
-  k: number | null;
-  kReason?: Fact;
-  coverage: number;
-  expanded: string | null;
-  rule: DecisionRule;
-  /** The workshop states a scope, and this value is not in it. */
-  outsideScope?: true;
-  /** Why it is not judged, or what is to be watched. */
-  why?: Fact;
-}
-
-/**
- * Half-width of the tolerance at a target: the greater of the absolute and the relative part, or the zero's own.
- * Source: common practice ("± 2 ppm or ± 10 %, whichever is greater").
- *
- * @example
- * toleranceAt({ tolerance: { absolute: '2', percentOfTarget: '10' }, target: '25', zero: false }) // '2.5'
- */
-export function toleranceAt({ tolerance, target, zero }: { tolerance: Tolerance; target: string; zero: boolean }): string {
-  if (zero && tolerance.zero !== undefined) return tolerance.zero;
-  const absolute = new Dec(tolerance.absolute ?? 0);
-  const relative = new Dec(target)
-    .abs()
-    .times(tolerance.percentOfTarget ?? 0)
-    .div(100);
-  return Dec.max(absolute, relative).toFixed();
-}
 
 /**
  * Judges one displayed reading against its target by its whole budget.
@@ -148,30 +90,4 @@ function statedUncertainty(expanded: number, spread: string, places: number): { 
   if (least.lte(rounded.text)) return rounded;
   const up = new Dec(Math.max(expanded, least.toNumber())).toSignificantDigits(2, Dec.ROUND_UP);
   return { text: up.toFixed(Math.max(0, 1 - up.e)), places: Math.max(0, 1 - up.e) };
-}
-
-/** A judgement without figures, of something that was only looked at or not believed. */
-export function nothingJudged({
-  code,
-  rule,
-  coverage,
-  state = 'notMeasured',
-  why,
-}: Pick<Judgement, 'code' | 'rule' | 'coverage'> & { state?: VerdictState; why?: Fact }): Judgement {
-  return {
-    code,
-    state,
-    reference: null,
-    error: null,
-    lower: null,
-    upper: null,
-    budget: [],
-    standard: null,
-    effectiveDof: null,
-    k: null,
-    coverage,
-    expanded: null,
-    rule,
-    ...(why ? { why } : {}),
-  };
 }

@@ -1,5 +1,5 @@
 import { say, type Language } from '../words/say';
-import type { Judgement } from './judge';
+import type { Judgement } from '../record/judgement';
 
 /**
  * What is said of one reading, from the figures of its judgement.

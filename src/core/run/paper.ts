@@ -2,10 +2,10 @@ import { differenceInCalendarDays, isValid, parseISO } from 'date-fns';
 import { flatSteps } from '../procedure/flat-steps';
 import type { Procedure } from '../procedure/procedure';
 import type { Command } from './command';
-import type { EventDraft } from './event';
+import type { EventDraft } from '../record/event';
 import type { Handling } from './handling';
-import type { Refusal } from './refusal';
-import { refused } from './refused';
+import type { Refusal } from '../words/refusal';
+import { refused } from '../words/refused';
 import { say } from '../words/say';
 
 /** Gas at a reading where the procedure states no time, s (common practice: about two minutes). */

@@ -1,7 +1,7 @@
 import type { GroupStep, Procedure, Step } from '../procedure/procedure';
 import { conditionHolds } from './condition-holds';
 import { badIn, canBeBad, decisionKey, decisionOn, lookKey, type Watched } from './follow-up';
-import { measuredChannels, standingReading, traitsOf, wasAdjusted, type RunState } from './state';
+import { measuredChannels, standingReading, traitsOf, wasAdjusted, type RunState } from '../record/state';
 import { say } from '../words/say';
 
 /** One step as it stands in this run: the same step may come again for another channel or another try, each with its own key. */

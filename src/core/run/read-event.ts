@@ -1,7 +1,7 @@
 import { SERVICES } from '../instrument/service';
 import { ADJUST_ACTIONS } from '../procedure/procedure';
 import { QUESTIONS } from '../procedure/question';
-import type { EventData, EventType } from './event';
+import type { EventData, EventType } from '../record/event';
 
 /** What a part of an event is, as far as it is checked on reading. `?`: may be left out. */
 type Kind = 'text' | 'number' | 'flag' | 'list' | 'object' | 'target';

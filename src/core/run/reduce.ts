@@ -1,7 +1,7 @@
 import { isEnding } from '../procedure/follow';
-import type { EventData, RunEvent } from './event';
+import type { EventData, RunEvent } from '../record/event';
 import { forgetPlan } from './plan';
-import { boundReference, emptyState, measuredChannels, openStimulus, type Flag, type RunState } from './state';
+import { boundReference, emptyState, measuredChannels, openStimulus, type Flag, type RunState } from '../record/state';
 
 /**
  * The state that a list of events amounts to. Accepts any recorded order; never reads a clock or a table; guards nothing (that is `handle`'s work).

@@ -1,7 +1,7 @@
 import { measurandOf } from '../measurand';
 import type { TargetContext } from '../measurand/measurand';
-import type { TargetUsed } from './event';
-import type { Refusal } from './refusal';
+import type { TargetUsed } from '../record/event';
+import type { Refusal } from '../words/refusal';
 
 /**
  * What a reading at this point is compared with, as it stands now: the certified value of THIS bottle, the buffer's value at the measured temperature.

@@ -1,4 +1,4 @@
-import type { ReferenceSnapshot } from './reference-snapshot';
+import type { ReferenceSnapshot } from '../record/reference-snapshot';
 
 /** Certificate, traceability and acceptance: what everything that is traced through has. */
 export const TRACED = {

@@ -1,12 +1,12 @@
 import type { Procedure } from '../procedure/procedure';
 import type { Command } from './command';
-import { EVENT_VERSION, type Actor, type RunChannel, type RunEvent, type StartedData } from './event';
+import { EVENT_VERSION, type Actor, type RunChannel, type RunEvent, type StartedData } from '../record/event';
 import { handle, toEvents, type HandleContext } from './handle';
 import { currentSteps, type PlannedStep } from './plan';
 import { apply } from './reduce';
-import type { ReferenceSnapshot } from './reference-snapshot';
-import { isRefusal, type Refusal } from './refusal';
-import { emptyState, type RunState } from './state';
+import type { ReferenceSnapshot } from '../record/reference-snapshot';
+import { isRefusal, type Refusal } from '../words/refusal';
+import { emptyState, type RunState } from '../record/state';
 
 /**
  * Drives a run by commands with a clock of its own, without a store. The demo's history and the tests are made with it,

@@ -1,4 +1,4 @@
-import { isStruck, measuredChannels, type RecordedReading, type RunState, type StimulusSpan } from './state';
+import { isStruck, measuredChannels, type RecordedReading, type RunState, type StimulusSpan } from '../record/state';
 
 /** What opens an instrument or puts something new into it: a bump before it says nothing of what comes after. */
 const OPENING_OPTIONS = new Set(['trim', 'fineZero', 'newSensor', 'mend']);

@@ -1,6 +1,6 @@
 import type { Handling } from './handling';
 import { currentSteps, type PlannedStep } from './plan';
-import { refuse, type Refusal } from './refusal';
+import { refuse, type Refusal } from '../words/refusal';
 
 /** The step of a command, if it is its turn. */
 export function stepInTurn(key: string, { procedure, state }: Pick<Handling, 'procedure' | 'state'>): PlannedStep | Refusal {

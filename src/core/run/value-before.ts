@@ -1,5 +1,5 @@
 import type { CheckItem } from '../procedure/procedure';
-import { lastAnswer, type RunState } from './state';
+import { lastAnswer, type RunState } from '../record/state';
 
 /**
  * What a setting was when it was read before, where a question names that reading (`sameAs`: step/item); undefined where it names none or nothing was read.

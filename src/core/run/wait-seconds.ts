@@ -1,5 +1,5 @@
 import type { Step } from '../procedure/procedure';
-import { traitsOf, type RunState } from './state';
+import { traitsOf, type RunState } from '../record/state';
 
 /** Gas that the zero of a sensor hides is gone after this long (common practice). */
 const HIDDEN_GAS_SECONDS = 300;

@@ -1,7 +1,8 @@
 import * as yup from 'yup';
-import type { RunChannel, Tolerance, WaterTerms } from '../run/event';
-import { MEASURAND_IDS } from '../measurand';
-import { decimal, either, maybe, shape, storedReader } from './stored-reader';
+import type { RunChannel, WaterTerms } from '../record/event';
+import type { Tolerance } from '../record/tolerance';
+import { MEASURAND_IDS } from '../quantity/unit';
+import { decimal, either, maybe, shape, storedReader } from '../stored-reader';
 
 const TOLERANCE = shape({ absolute: decimal(), percentOfTarget: decimal(), zero: decimal() });
 const SCALE = shape({

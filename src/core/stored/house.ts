@@ -1,9 +1,9 @@
 import * as yup from 'yup';
 import type { Every } from '../interval/next-due';
-import type { Failed } from '../instrument/status';
-import { OUTPUTS } from '../procedure/procedure';
-import type { StandingSource } from '../measurand/standing';
-import { day, either, oneOf, shape, storedReader } from './stored-reader';
+import type { Failed } from '../results/instrument-status';
+import { OUTPUTS } from '../instrument/output';
+import type { StandingSource } from '../uncertainty/standing';
+import { day, either, oneOf, shape, storedReader } from '../stored-reader';
 
 const whole = (most: number) => yup.number().integer().min(1).max(most).required();
 /** An interval as it was stored, checked. Errors: RangeError. */

@@ -1,6 +1,6 @@
 import * as yup from 'yup';
 import type { CheckItem, ItemTopic, Procedure, Step } from '../procedure/procedure';
-import { storedReader } from './stored-reader';
+import { storedReader } from '../stored-reader';
 
 /** What a question of a procedure frozen before today's form was about, by the names it had then. */
 const TOPIC_OF: Record<string, ItemTopic> = {

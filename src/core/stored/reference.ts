@@ -1,6 +1,6 @@
 import * as yup from 'yup';
-import type { EquipmentDetail, MaterialComponent } from '../run/reference-snapshot';
-import { day, decimal, pairs, shape, storedReader } from './stored-reader';
+import type { EquipmentDetail, MaterialComponent } from '../record/reference-snapshot';
+import { day, decimal, pairs, shape, storedReader } from '../stored-reader';
 
 const COMPONENT = shape({
   substance: yup.string().required(),

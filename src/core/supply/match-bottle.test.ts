@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { fourGasChannels, mix } from '../run/four-gas.fixture';
-import type { ReferenceSnapshot } from '../run/reference-snapshot';
+import type { ReferenceSnapshot } from '../record/reference-snapshot';
 import { matchBottles, onChannelScale, type BottleMatch } from './match-bottle';
 import { matchRegulator } from './match-regulator';
 

@@ -1,8 +1,8 @@
 import { measurandOf } from '../measurand';
 import { Dec } from '../quantity/decimal';
-import { toleranceAt } from '../run/judge';
-import type { RunChannel } from '../run/event';
-import type { MaterialComponent, ReferenceSnapshot } from '../run/reference-snapshot';
+import { toleranceAt } from '../record/tolerance';
+import type { RunChannel } from '../record/event';
+import type { MaterialComponent, ReferenceSnapshot } from '../record/reference-snapshot';
 
 export type MatchCode =
   | 'serves'

@@ -1,5 +1,5 @@
 import type { Traits } from '../instrument/traits';
-import type { ReferenceSnapshot } from '../run/reference-snapshot';
+import type { ReferenceSnapshot } from '../record/reference-snapshot';
 
 export interface RegulatorAdvice {
   verdict: 'fits' | 'caution' | 'refused';

@@ -1,7 +1,7 @@
 import { bigint, boolean, date, integer, numeric, pgTable, text, uuid } from 'drizzle-orm/pg-core';
-import type { MeasurandId } from '@/core/measurand';
-import type { ScopeEntry } from '@/core/measurand/scope';
-import type { StandingDefault, StandingId } from '@/core/measurand/standing';
+import type { MeasurandId } from '@/core/quantity/unit';
+import type { ScopeEntry } from '@/core/uncertainty/scope';
+import type { StandingDefault, StandingId } from '@/core/uncertainty/standing';
 import { readSeries, readStandingSource } from '@/core/stored/house';
 import { checked, instant } from './columns';
 

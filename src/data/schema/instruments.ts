@@ -1,9 +1,9 @@
 import { boolean, date, integer, pgTable, smallint, text, uuid } from 'drizzle-orm/pg-core';
 import { readSamples } from '@/core/instrument/samples';
-import type { StatusId } from '@/core/instrument/status';
+import type { StatusId } from '@/core/results/instrument-status';
 import { readTraits } from '@/core/instrument/traits';
 import type { PolicyScope } from '@/core/interval/policy';
-import type { RunChannel, RunItem } from '@/core/run/event';
+import type { RunChannel, RunItem } from '@/core/record/event';
 import { readAlarms, readModelChannels, readScale, readTolerance, readWaterTerms } from '@/core/stored/channel';
 import { readDueBasis, readEvery, readFailed } from '@/core/stored/house';
 import { checked, instant } from './columns';

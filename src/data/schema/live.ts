@@ -1,5 +1,5 @@
 import { bigint, boolean, integer, jsonb, pgTable, text, uuid } from 'drizzle-orm/pg-core';
-import type { Hello, LiveSaid } from '@/core/instrument/said';
+import type { Hello, LiveSaid } from '@/core/live/said';
 import { bytea, instant } from './columns';
 import { asset, customer } from './instruments';
 import { mail } from './records';

@@ -1,5 +1,5 @@
 import { bigint, boolean, jsonb, pgTable, smallint, integer, text, primaryKey } from 'drizzle-orm/pg-core';
-import type { Role } from '@/core/run/event';
+import type { Role } from '@/core/record/event';
 import { instant } from './columns';
 
 export const user = pgTable('user', {

@@ -1,7 +1,7 @@
 import { doublePrecision, jsonb, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
 import type { ElectrodeSegment } from '@/core/ph/fit-electrode';
 import type { ProbeKind, ProbePoint } from '@/core/probe/probe-result';
-import type { VerdictState } from '@/core/run/judge';
+import type { VerdictState } from '@/core/record/judgement';
 import { instant } from './columns';
 import { asset } from './instruments';
 import { run } from './work';

@@ -1,12 +1,13 @@
 import type { ServiceId } from '@/core/instrument/service';
 import { bigint, boolean, date, integer, jsonb, numeric, pgTable, primaryKey, smallint, text, uuid } from 'drizzle-orm/pg-core';
-import type { MeasurandId } from '@/core/measurand';
+import type { MeasurandId } from '@/core/quantity/unit';
 import type { Verdict } from '@/core/results/judged';
 import { readProcedure } from '@/core/stored/procedure';
-import type { Actor, EventSource, EventType } from '@/core/run/event';
-import type { VerdictState } from '@/core/run/judge';
-import type { EquipmentRole, ReferenceSnapshot } from '@/core/run/reference-snapshot';
-import type { RunStatus } from '@/core/run/state';
+import type { Actor, EventSource, EventType } from '@/core/record/event';
+import type { VerdictState } from '@/core/record/judgement';
+import type { ReferenceSnapshot } from '@/core/record/reference-snapshot';
+import type { EquipmentRole } from '@/core/procedure/equipment-role';
+import type { RunStatus } from '@/core/record/state';
 import type { DecisionRule } from '@/core/uncertainty/decide';
 import { readInspection } from '@/core/stored/house';
 import { readAcceptance, readComponents, readEquipmentDetail } from '@/core/stored/reference';

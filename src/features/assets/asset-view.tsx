@@ -1,4 +1,4 @@
-import type { MeasurandId } from '@/core/measurand';
+import type { MeasurandId } from '@/core/quantity/unit';
 import Link from 'next/link';
 import { describeEvery } from '@/core/interval/policy';
 import { probeKind } from '@/core/probe/probe-result';

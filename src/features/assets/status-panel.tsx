@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import Link from 'next/link';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import type { StatusId } from '@/core/instrument/status';
+import type { StatusId } from '@/core/results/instrument-status';
 import { say } from '@/core/words/say';
 import { attempt } from '@/platform/client/result';
 import { StatusMark } from '@/ui/status-mark';

@@ -1,9 +1,9 @@
 'use client';
 import { say } from '@/core/words/say';
-import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
-import type { RunState } from '@/core/run/state';
+import type { ReferenceSnapshot } from '@/core/record/reference-snapshot';
+import type { RunState } from '@/core/record/state';
 import { day } from '@/ui/format';
-import { SchoolFacts } from './water/school-facts';
+import { SchoolFacts } from './school-facts';
 import { ChangeBottle } from './steps/change-bottle';
 import type { Sheet } from './sheet';
 

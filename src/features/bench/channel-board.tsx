@@ -1,8 +1,8 @@
 'use client';
 import { probeKind } from '@/core/probe/probe-result';
 import { missingReadings, plan } from '@/core/run/plan';
-import { isStruck, standingReading, type RecordedReading } from '@/core/run/state';
-import type { RunChannel } from '@/core/run/event';
+import { isStruck, standingReading, type RecordedReading } from '@/core/record/state';
+import type { RunChannel } from '@/core/record/event';
 import { ToleranceRuler, type RulerMark } from '@/ui/tolerance-ruler';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { signed } from '@/ui/format';
@@ -12,7 +12,7 @@ import { mainPoint } from './main-point';
 import type { RunView } from './server/run-view';
 import { lookOf, type Sheet } from './sheet';
 import { spanValuesOf } from './steps/span-values';
-import { pointsOfSheet, sheetsOf } from './water/sheets-of';
+import { pointsOfSheet, sheetsOf } from './sheets/sheets-of';
 import { TraceKeptView } from './live/trace-view';
 import type { LiveRun } from './use-run';
 

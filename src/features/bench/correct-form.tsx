@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
-import { refuse, type Refusal } from '@/core/run/refusal';
-import type { RecordedReading } from '@/core/run/state';
+import { refuse, type Refusal } from '@/core/words/refusal';
+import type { RecordedReading } from '@/core/record/state';
 import { say } from '@/core/words/say';
 import { Field } from '@/ui/field';
 import type { LiveRun } from './use-run';

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useRef } from 'react';
-import type { Binding, StimulusSpan } from '@/core/run/state';
+import type { Binding, StimulusSpan } from '@/core/record/state';
 import { useNow } from '@/ui/running-clock';
 import { duration } from '@/ui/format';
 import { soundIsOn, tone } from './places/sound';

@@ -1,8 +1,8 @@
 'use client';
 import { createStore, del, entries, set } from 'idb-keyval';
 import type { Command } from '@/core/run/command';
-import type { RunEvent } from '@/core/run/event';
-import type { Refusal } from '@/core/run/refusal';
+import type { RunEvent } from '@/core/record/event';
+import type { Refusal } from '@/core/words/refusal';
 import { SCREEN } from './live/use-hand';
 
 /** A command on its way: kept in the browser's own database until the server has answered, so that neither a reload nor a lost network loses it. */

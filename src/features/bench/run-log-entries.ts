@@ -1,4 +1,4 @@
-import type { RecordedReading, RunState } from '@/core/run/state';
+import type { RecordedReading, RunState } from '@/core/record/state';
 import { tryWord } from '@/core/run/try-word';
 import { say } from '@/core/words/say';
 import { signed } from '@/ui/format';

@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { currentSteps, plan } from '@/core/run/plan';
-import { openStimulus } from '@/core/run/state';
+import { openStimulus } from '@/core/record/state';
 import { probeKind } from '@/core/probe/probe-result';
 import { MeterPanel, StandInPanel } from '@/features/lines';
 import { StatusMark } from '@/ui/status-mark';
@@ -14,7 +14,7 @@ import { useKept } from '@/ui/use-kept';
 import { useKeys } from '@/ui/use-keys';
 import { BenchFacts } from './bench-facts';
 import { ChannelBoard } from './channel-board';
-import { DiagnosisCard } from './diagnosis-card';
+import { DiagnosisCard } from './diagnosis/diagnosis-card';
 import { GasBar } from './gas-bar';
 import { LineStrip } from './live/line-strip';
 import { rulesFor, slotOf } from './live/live-rules';
@@ -41,11 +41,11 @@ import { usePlaceKeys } from './use-place-keys';
 import { useRun } from './use-run';
 import { useEnter } from './use-enter';
 import { useRunChanges } from './use-run-changes';
-import { bottleInHand } from './water/bottle-in-hand';
-import { openLiquid } from './water/open-liquid';
-import { ProbeSoFar } from './water/probe-so-far';
-import { SheetChips } from './water/sheet-chips';
-import { sheetsOf, stepInHand } from './water/sheets-of';
+import { bottleInHand } from './steps/bottle-in-hand';
+import { openLiquid } from './steps/open-liquid';
+import { ProbeSoFar } from './probe-so-far';
+import { SheetChips } from './sheets/sheet-chips';
+import { sheetsOf, stepInHand } from './sheets/sheets-of';
 
 /** The run sheet: one screen. The steps as a strip that fills, the present one large, the channels on their rulers, the bench's facts beside. */
 export function RunSheet({ view, zone }: { view: RunView; zone: string }) {

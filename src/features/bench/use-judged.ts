@@ -1,11 +1,12 @@
 'use client';
 import { useMemo } from 'react';
 import type { Point, Procedure } from '@/core/procedure/procedure';
-import type { RunChannel } from '@/core/run/event';
-import { computedFound, type ComputedFrom } from '@/core/run/computed-found';
+import type { RunChannel } from '@/core/record/event';
+import { computedFound } from '@/core/run/computed-found';
+import { type ComputedFrom } from '@/core/procedure/procedure';
 import { judgeTyped } from '@/core/run/handle-reading';
 import { resolveTarget } from '@/core/run/resolve-target';
-import type { RunState } from '@/core/run/state';
+import type { RunState } from '@/core/record/state';
 
 /** Target and verdict of what is typed or shown now. Worked out only when something of it changes: a line shows four readings a second. */
 export function useJudged({

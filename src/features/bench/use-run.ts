@@ -1,10 +1,10 @@
 'use client';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Command } from '@/core/run/command';
-import type { RunEvent } from '@/core/run/event';
-import type { Refusal } from '@/core/run/refusal';
+import type { RunEvent } from '@/core/record/event';
+import type { Refusal } from '@/core/words/refusal';
 import { apply } from '@/core/run/reduce';
-import { copyState, type RunState } from '@/core/run/state';
+import { copyState, type RunState } from '@/core/record/state';
 import { deliver, eventsSince, keep, leftBehind, type Parcel } from './outbox';
 import { useRunChanges } from './use-run-changes';
 

@@ -1,6 +1,6 @@
 import { isValid, parseISO } from 'date-fns';
 import * as yup from 'yup';
-import { STANDING_IDS, type StandingId } from '@/core/measurand/standing';
+import { STANDING_IDS, type StandingId } from '@/core/uncertainty/standing';
 
 const day = yup
   .string()

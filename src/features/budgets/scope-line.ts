@@ -1,4 +1,4 @@
-import type { ScopeEntry } from '@/core/measurand/scope';
+import type { ScopeEntry } from '@/core/uncertainty/scope';
 
 export interface ScopeLine extends ScopeEntry {
   id: number;

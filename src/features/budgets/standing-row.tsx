@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { useRouter } from 'next/navigation';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import { sourceFact } from '@/core/measurand/standing';
+import { sourceFact } from '@/core/uncertainty/standing';
 import { say } from '@/core/words/say';
 import { attempt } from '@/platform/client/result';
 import { day } from '@/ui/format';

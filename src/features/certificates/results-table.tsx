@@ -2,7 +2,7 @@
 import { inSentence } from '@/core/words/in-sentence';
 import { Fragment, useState } from 'react';
 import type { JudgedText, ResultText } from '@/core/certificate/version-2';
-import type { VerdictState } from '@/core/run/judge';
+import type { VerdictState } from '@/core/record/judgement';
 import { BudgetView } from '@/ui/budget-view';
 import { signed } from '@/ui/format';
 import { ToleranceRuler } from '@/ui/tolerance-ruler';

@@ -1,7 +1,7 @@
 'use client';
 import type { SampleQuantity, Samples } from '@/core/instrument/samples';
 import { SERVICES } from '@/core/instrument/service';
-import type { StatusId } from '@/core/instrument/status';
+import type { StatusId } from '@/core/results/instrument-status';
 import { say } from '@/core/words/say';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';

@@ -1,6 +1,6 @@
 import type { SampleQuantity, Samples } from '@/core/instrument/samples';
 import type { ServiceId } from '@/core/instrument/service';
-import type { StatusId } from '@/core/instrument/status';
+import type { StatusId } from '@/core/results/instrument-status';
 
 /** One instrument on the receipt that is being written. */
 export interface Line {

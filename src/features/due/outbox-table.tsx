@@ -2,7 +2,7 @@ import type { MailState } from '@/data/schema';
 import { dayTime } from '@/ui/format';
 import { Pager } from '@/ui/pager';
 import { VerdictMark } from '@/ui/verdict-mark';
-import type { VerdictState } from '@/core/run/judge';
+import type { VerdictState } from '@/core/record/judgement';
 import { SendAgainButton } from './remind-button';
 import type { outbox } from './server/send';
 

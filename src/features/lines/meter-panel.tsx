@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
-import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
+import type { ReferenceSnapshot } from '@/core/record/reference-snapshot';
 import type { LineView } from './server';
 import { usePanel } from './use-panel';
 

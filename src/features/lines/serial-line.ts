@@ -1,6 +1,6 @@
 import { LineReader, type LineState } from '@/instruments/line-reader';
 import type { TextStream } from '@/instruments/link';
-import type { LiveSaid } from '@/core/instrument/said';
+import type { LiveSaid } from '@/core/live/said';
 
 const SEND_EVERY_MS = 250;
 /** Without anything new it says so much that the line is known to be alive. */

@@ -1,5 +1,5 @@
 'use client';
-import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
+import type { ReferenceSnapshot } from '@/core/record/reference-snapshot';
 import type { LineView } from './server';
 import { usePanel } from './use-panel';
 

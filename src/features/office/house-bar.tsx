@@ -3,7 +3,7 @@ import { useEffect } from 'react';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { Moon, Sun } from 'lucide-react';
-import type { Role } from '@/core/run/event';
+import type { Role } from '@/core/record/event';
 import { may, type Permission } from '@/platform/permission';
 import { signOutAction } from './actions';
 

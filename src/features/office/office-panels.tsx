@@ -7,7 +7,7 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { attempt } from '@/platform/client/result';
 import type { WorkshopSettings } from '@/platform/settings';
-import type { Role } from '@/core/run/event';
+import type { Role } from '@/core/record/event';
 import { Field } from '@/ui/field';
 import { addUserAction, saveSettingsAction, setUserActiveAction } from './actions';
 import { settingsSchema, userSchema } from './schemas';

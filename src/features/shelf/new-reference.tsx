@@ -5,7 +5,7 @@ import { useFieldArray, useForm, useWatch, type Resolver } from 'react-hook-form
 import { yupResolver } from '@hookform/resolvers/yup';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import type { Tag } from '@/core/instrument/said';
+import type { Tag } from '@/core/live/said';
 import { attempt } from '@/platform/client/result';
 import { Field } from '@/ui/field';
 import { addReferenceAction } from './actions';

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { useRouter } from 'next/navigation';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
+import type { ReferenceSnapshot } from '@/core/record/reference-snapshot';
 import { attempt } from '@/platform/client/result';
 import { Field } from '@/ui/field';
 import { noteCheckAction } from './actions';

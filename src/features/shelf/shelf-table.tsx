@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import { differenceInCalendarDays, parseISO } from 'date-fns';
 import { runsLeft } from '@/core/supply/runs-left';
-import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
+import type { ReferenceSnapshot } from '@/core/record/reference-snapshot';
 import { day } from '@/ui/format';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { ROLE_NAME } from './shelf-schema';

@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
 import { HoldTag } from '@/features/lines';
-import type { Tag } from '@/core/instrument/said';
+import type { Tag } from '@/core/live/said';
 
 export interface ReaderLine {
   id: string;

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
-import type { MaterialComponent } from '@/core/run/reference-snapshot';
+import type { MaterialComponent } from '@/core/record/reference-snapshot';
 import { say } from '@/core/words/say';
 import { valueAt } from '@/core/measurand/liquid-value';
 import { Field } from '@/ui/field';

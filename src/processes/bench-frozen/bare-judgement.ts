@@ -3,7 +3,7 @@ import { readingNumber, type Reading } from '@/core/quantity/reading';
 import { roundHalfEven } from '@/core/quantity/round-half-even';
 import { combine } from '@/core/uncertainty/combine';
 import { decide, type DecisionRule } from '@/core/uncertainty/decide';
-import type { TargetUsed } from '@/core/run/event';
+import type { TargetUsed } from '@/core/record/event';
 
 /** The bare judgement of before budgets (reference and resolution alone), kept as it was: the peer that the whole budget is timed against, and nothing else. */
 export function bareJudgement({

@@ -3,7 +3,7 @@ import { contentHash } from '@/core/certificate/canonical';
 import { certificateContent, type CertificateSource } from '@/core/certificate/content';
 import { revisedContent } from '@/core/certificate/revised';
 import { withdrawalContent } from '@/core/certificate/withdrawal';
-import { standingReading } from '@/core/run/state';
+import { standingReading } from '@/core/record/state';
 import type { ScriptedRun } from '@/core/run/scripted';
 import { SHELF } from './references';
 import { begin, inGas, inWater, SIGNATORY, TECHNICIAN } from './runs';

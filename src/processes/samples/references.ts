@@ -1,4 +1,4 @@
-import type { MaterialComponent, ReferenceSnapshot } from '@/core/run/reference-snapshot';
+import type { MaterialComponent, ReferenceSnapshot } from '@/core/record/reference-snapshot';
 
 const part = (
   substance: string,

@@ -1,10 +1,10 @@
 import type { ServiceId } from '@/core/instrument/service';
 import type { Traits } from '@/core/instrument/traits';
 import { MEASURANDS } from '@/core/measurand';
-import type { StandingId, StandingValue } from '@/core/measurand/standing';
+import type { StandingId, StandingValue } from '@/core/uncertainty/standing';
 import { schoolsOf } from '@/core/procedure/schools-of';
-import type { Actor, RunChannel, StartedData } from '@/core/run/event';
-import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
+import type { Actor, RunChannel, StartedData } from '@/core/record/event';
+import type { ReferenceSnapshot } from '@/core/record/reference-snapshot';
 import { ScriptedRun } from '@/core/run/scripted';
 import { shippedProcedure } from '@/procedures';
 import { METER_MODELS } from '@/standins/meter/meter-models';

@@ -1,5 +1,5 @@
 import { addDays, addMonths, endOfMonth, format, subMonths } from 'date-fns';
-import type { MaterialComponent } from '@/core/run/reference-snapshot';
+import type { MaterialComponent } from '@/core/record/reference-snapshot';
 import type { Transaction } from '@/data/connection';
 import { reference } from '@/data/schema';
 import { liquids, openedLiquids } from './liquids';

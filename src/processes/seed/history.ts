@@ -1,9 +1,9 @@
 import type { ServiceId } from '@/core/instrument/service';
 import { addDays, addMonths, format, parseISO, subDays } from 'date-fns';
 import { eq } from 'drizzle-orm';
-import type { Actor, RunChannel, StartedData } from '@/core/run/event';
+import type { Actor, RunChannel, StartedData } from '@/core/record/event';
 import type { Procedure } from '@/core/procedure/procedure';
-import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
+import type { ReferenceSnapshot } from '@/core/record/reference-snapshot';
 import { ScriptedRun } from '@/core/run/scripted';
 import type { Transaction } from '@/data/connection';
 import { reference, ticket } from '@/data/schema';

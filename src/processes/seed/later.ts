@@ -1,6 +1,6 @@
-import { isRefusal } from '@/core/run/refusal';
-import type { Actor } from '@/core/run/event';
-import { standingReading } from '@/core/run/state';
+import { isRefusal } from '@/core/words/refusal';
+import type { Actor } from '@/core/record/event';
+import { standingReading } from '@/core/record/state';
 import type { Transaction } from '@/data/connection';
 import { giveCommand, loadRun } from '@/features/bench/server';
 import { approveRun, reopenCertificate, reviseCertificate, withdrawCertificate } from '@/features/certificates/server';

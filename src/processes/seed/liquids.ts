@@ -1,5 +1,5 @@
 import { addMonths, endOfMonth, format, subDays, subMonths } from 'date-fns';
-import type { EquipmentDetail, MaterialComponent } from '@/core/run/reference-snapshot';
+import type { EquipmentDetail, MaterialComponent } from '@/core/record/reference-snapshot';
 import type { reference } from '@/data/schema';
 
 type Row = typeof reference.$inferInsert;

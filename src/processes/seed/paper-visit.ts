@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Actor } from '@/core/run/event';
+import type { Actor } from '@/core/record/event';
 import type { ScriptedRun } from '@/core/run/scripted';
 import type { Transaction } from '@/data/connection';
 import { runPhoto } from '@/data/schema';

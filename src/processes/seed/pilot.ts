@@ -1,13 +1,14 @@
 import { careFrom } from './care-from';
 import type { CheckItem, DecideOption } from '@/core/procedure/procedure';
-import { ROOM, ROOM_QUANTITIES, type RoomQuantity } from '@/core/measurand/room';
-import { boundReference } from '@/core/run/state';
+import { ROOM } from '@/core/record/room';
+import { ROOM_QUANTITIES, type RoomQuantity } from '@/core/procedure/room-quantity';
+import { boundReference } from '@/core/record/state';
 import { valueBefore } from '@/core/run/value-before';
 import { expectedAnswer } from '@/core/run/expected-answer';
 import { missingReadings, readPairs, type PlannedStep } from '@/core/run/plan';
 import { waitSeconds } from '@/core/run/wait-seconds';
-import type { RunChannel } from '@/core/run/event';
-import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
+import type { RunChannel } from '@/core/record/event';
+import type { ReferenceSnapshot } from '@/core/record/reference-snapshot';
 import { ScriptedRun } from '@/core/run/scripted';
 import { Dec } from '@/core/quantity/decimal';
 import { resolveTarget } from '@/core/run/resolve-target';

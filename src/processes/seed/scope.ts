@@ -1,4 +1,4 @@
-import type { MeasurandId } from '@/core/measurand';
+import type { MeasurandId } from '@/core/quantity/unit';
 
 type Line = [
   measurand: MeasurandId,

@@ -1,6 +1,6 @@
 import { and, asc, eq, max, notInArray, sql } from 'drizzle-orm';
 import { subDays } from 'date-fns';
-import type { Actor } from '@/core/run/event';
+import type { Actor } from '@/core/record/event';
 import type { Transaction } from '@/data/connection';
 import { asset, certificate, ticket } from '@/data/schema';
 import { retireAsset } from '@/features/assets/server';

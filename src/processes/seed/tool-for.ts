@@ -1,5 +1,5 @@
 import type { Slot } from '@/core/procedure/procedure';
-import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
+import type { ReferenceSnapshot } from '@/core/record/reference-snapshot';
 
 /** The piece of equipment that a place asks for: of the kind it takes, bringing what it needs. */
 export function toolFor(slot: Slot, references: ReferenceSnapshot[]): ReferenceSnapshot {

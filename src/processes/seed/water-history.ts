@@ -1,5 +1,5 @@
 import type { Procedure } from '@/core/procedure/procedure';
-import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
+import type { ReferenceSnapshot } from '@/core/record/reference-snapshot';
 import { METER_MODELS } from '@/standins/meter/meter-models';
 import { PROBE_FAULTS, type ProbeFault } from '@/standins/meter/probe-fault';
 import { SimulatedMeter } from '@/standins/meter/simulated-meter';

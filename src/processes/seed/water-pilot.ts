@@ -1,16 +1,16 @@
 import { careFrom } from './care-from';
 import type { CheckItem } from '@/core/procedure/procedure';
-import type { Frame } from '@/core/instrument/said';
-import type { RunChannel } from '@/core/run/event';
-import type { Capture } from '@/core/run/evidence';
+import type { Frame } from '@/core/live/said';
+import type { RunChannel } from '@/core/record/event';
+import type { Capture } from '@/core/record/evidence';
 import { equipmentFor } from './pilot';
 import { inputsOfPoint } from '@/core/run/inputs-of-point';
 import { missingReadings, readPairs } from '@/core/run/plan';
-import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
-import { isRefusal, type Refusal } from '@/core/run/refusal';
+import type { ReferenceSnapshot } from '@/core/record/reference-snapshot';
+import { isRefusal, type Refusal } from '@/core/words/refusal';
 import { resolveTarget } from '@/core/run/resolve-target';
 import type { ScriptedRun } from '@/core/run/scripted';
-import { boundReference, calibrationReadings } from '@/core/run/state';
+import { boundReference, calibrationReadings } from '@/core/record/state';
 import type { SimulatedMeter } from '@/standins/meter/simulated-meter';
 
 export interface WaterPilot {

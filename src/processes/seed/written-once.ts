@@ -1,5 +1,5 @@
 import { and, eq } from 'drizzle-orm';
-import type { Actor } from '@/core/run/event';
+import type { Actor } from '@/core/record/event';
 import type { Transaction } from '@/data/connection';
 import { asset, instrumentModel } from '@/data/schema';
 import { keepSamples } from '@/features/counter/server';

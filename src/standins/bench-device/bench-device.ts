@@ -1,5 +1,5 @@
 import { createServer, type AddressInfo, type Server, type Socket } from 'node:net';
-import { LINE_PROTOCOL, type Frame, type Hello, type Said, type Tag } from '@/core/instrument/said';
+import { LINE_PROTOCOL, type Frame, type Hello, type Said, type Tag } from '@/core/live/said';
 import { normalFrom, seededUniform } from '@/core/uncertainty/random';
 
 export type BenchDevice = 'tagReader' | 'barometer' | 'flowMeter' | 'thermometer' | 'hygrometer';

@@ -1,5 +1,5 @@
 import { Decimal } from 'decimal.js';
-import type { ChannelInfo, FrameReading } from '@/core/instrument/said';
+import type { ChannelInfo, FrameReading } from '@/core/live/said';
 import type { Sensor } from './sensor';
 
 /** A straight line through an anchor (zero, or clean air for oxygen): what a calibration sets. */

@@ -1,6 +1,6 @@
 import { connect, type Socket } from 'node:net';
 import { afterEach, describe, expect, it } from 'vitest';
-import type { Frame, Hello, Said } from '@/core/instrument/said';
+import type { Frame, Hello, Said } from '@/core/live/said';
 import { linkOver } from '@/instruments/link';
 import { tcpStream } from '@/instruments/tcp-stream';
 import { INSTRUMENT_MODELS } from './models';

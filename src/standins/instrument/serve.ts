@@ -1,5 +1,5 @@
 import { createServer, type AddressInfo, type Server, type Socket } from 'node:net';
-import type { Answer, Facts, Frame, Hello, Key, Notice, Said } from '@/core/instrument/said';
+import type { Answer, Facts, Frame, Hello, Key, Notice, Said } from '@/core/live/said';
 
 const FRAME_SECONDS = 0.25;
 const LONGEST_LINE = 65_536;

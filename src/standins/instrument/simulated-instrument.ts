@@ -1,4 +1,4 @@
-import { LINE_PROTOCOL, type Answer, type Facts, type Frame, type Hello, type Key, type Notice } from '@/core/instrument/said';
+import { LINE_PROTOCOL, type Answer, type Facts, type Frame, type Hello, type Key, type Notice } from '@/core/live/said';
 import { normalFrom, seededUniform } from '@/core/uncertainty/random';
 import { SimulatedChannel, type Calibration } from './channel';
 import type { InstrumentModel } from './models';

@@ -1,4 +1,4 @@
-import type { ChannelInfo } from '@/core/instrument/said';
+import type { ChannelInfo } from '@/core/live/said';
 
 export type MeterRole = 'ph' | 'ec' | 'ecHigh' | 'tds' | 'do' | 'sat' | 'temperature' | 'orp' | 'ion' | 'turbidity';
 

@@ -8,7 +8,7 @@ import {
   type Hello,
   type Key,
   type Notice,
-} from '@/core/instrument/said';
+} from '@/core/live/said';
 import { normalFrom, seededUniform } from '@/core/uncertainty/random';
 import { pour, type Liquid, type Poured } from './liquid';
 import { Calibrations } from './calibrations';

@@ -1,5 +1,5 @@
 import { equipmentFor } from '@/processes/seed/pilot';
-import { isRefusal } from '@/core/run/refusal';
+import { isRefusal } from '@/core/words/refusal';
 import { ScriptedRun } from '@/core/run/scripted';
 import { closeDatabase, database } from '@/data/connection';
 import { deviceLine } from '@/data/schema';

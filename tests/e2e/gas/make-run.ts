@@ -1,6 +1,6 @@
 import type { ServiceId } from '@/core/instrument/service';
 import { eq } from 'drizzle-orm';
-import type { Actor } from '@/core/run/event';
+import type { Actor } from '@/core/record/event';
 import { database } from '@/data/connection';
 import { asset, customer, instrumentModel, user } from '@/data/schema';
 import { placeTicket, startRun } from '@/features/bench/server';

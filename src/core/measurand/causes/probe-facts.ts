@@ -1,4 +1,4 @@
-import type { MeasurandId } from '..';
+import type { MeasurandId } from '../../quantity/unit';
 
 /** One dip: what the probe showed in a liquid of known value. */
 export interface Dip {

@@ -1,5 +1,5 @@
 import { and, desc, eq, gt, sql } from 'drizzle-orm';
-import type { Failed } from '@/core/instrument/status';
+import type { Failed } from '@/core/results/instrument-status';
 import { coversAll, leftUncovered } from '@/core/results/failed';
 import { outcomeOf } from '@/core/results/outcome';
 import { say } from '@/core/words/say';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { matchChannels } from '@/core/instrument/match-channels';
+import { matchChannels } from '@/core/live/match-channels';
 import type { LiveLook } from '@/core/live/live-channel';
 import { adjust, asFound, fourGasChannels, gas, openFourGas, prepare, readAll, ZERO } from '@/core/run/four-gas.fixture';
 import { currentSteps } from '@/core/run/plan';

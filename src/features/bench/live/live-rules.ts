@@ -1,12 +1,12 @@
-import type { ChannelMatch } from '@/core/instrument/match-channels';
+import type { ChannelMatch } from '@/core/live/match-channels';
 import type { LiveLook, LiveRule } from '@/core/live/live-channel';
 import type { Procedure } from '@/core/procedure/procedure';
-import type { Capture } from '@/core/run/evidence';
-import { toleranceAt } from '@/core/run/judge';
+import type { Capture } from '@/core/record/evidence';
+import { toleranceAt } from '@/core/record/tolerance';
 import type { PlannedStep } from '@/core/run/plan';
-import { isRefusal } from '@/core/run/refusal';
+import { isRefusal } from '@/core/words/refusal';
 import { resolveTarget } from '@/core/run/resolve-target';
-import { openStimulus, type RunState } from '@/core/run/state';
+import { openStimulus, type RunState } from '@/core/record/state';
 import { mainPoint } from '../main-point';
 
 /** For the width of a tolerance the temperature hardly matters. */

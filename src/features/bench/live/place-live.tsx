@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
-import type { Frame } from '@/core/instrument/said';
+import type { Frame } from '@/core/live/said';
 import { listenToHouse } from './house-stream';
 
 const SHOW_EVERY_MS = 500;

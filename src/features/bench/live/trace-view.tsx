@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
-import type { RunChannel } from '@/core/run/event';
-import type { StepRecord } from '@/core/run/state';
+import type { RunChannel } from '@/core/record/event';
+import type { StepRecord } from '@/core/record/state';
 
 interface TraceDocument {
   instrument: { maker: string; model: string; serial: string };

@@ -5,8 +5,8 @@ import { missingReadings, type PlannedStep } from '@/core/run/plan';
 import { capturable } from './live-rules';
 import type { RunView } from '../server/run-view';
 import { lookOf } from '../sheet';
-import { inputsFromLine } from '../water/inputs-live';
-import { openLiquid } from '../water/open-liquid';
+import { inputsFromLine } from './inputs-live';
+import { openLiquid } from '../steps/open-liquid';
 import type { LiveLine } from './use-live';
 import type { LiveRun } from '../use-run';
 

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
-import type { Frame, Notice } from '@/core/instrument/said';
+import type { Frame, Notice } from '@/core/live/said';
 import type { LiveLook, LiveRule } from '@/core/live/live-channel';
 import type { LiveAnswer, LiveRequest } from '@/workers/live.worker';
 import { listenToHouse, type StreamState } from './house-stream';

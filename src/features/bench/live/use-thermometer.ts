@@ -1,6 +1,6 @@
 'use client';
 import { THERMOMETER_SLOT } from '@/core/measurand/liquid-temperature';
-import { boundReference, type RunState } from '@/core/run/state';
+import { boundReference, type RunState } from '@/core/record/state';
 import type { RunView } from '../server/run-view';
 import { useLive } from './use-live';
 

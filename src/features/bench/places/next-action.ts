@@ -1,7 +1,7 @@
 import type { Procedure } from '@/core/procedure/procedure';
 import { waitBegan } from '@/core/run/handle-step';
 import { currentSteps } from '@/core/run/plan';
-import { openStimulus, type RunState } from '@/core/run/state';
+import { openStimulus, type RunState } from '@/core/record/state';
 
 export interface NextAction {
   title: string;

@@ -1,7 +1,7 @@
 import * as yup from 'yup';
 import { parseCommand } from '@/core/run/command-schema';
-import type { RunEvent } from '@/core/run/event';
-import { isRefusal, refuse, type Refusal } from '@/core/run/refusal';
+import type { RunEvent } from '@/core/record/event';
+import { isRefusal, refuse, type Refusal } from '@/core/words/refusal';
 import type { Transaction } from '@/data/connection';
 import { asc, and, eq, gt } from 'drizzle-orm';
 import { runEvent } from '@/data/schema';

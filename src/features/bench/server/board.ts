@@ -1,9 +1,9 @@
-import type { StatusId } from '@/core/instrument/status';
+import type { StatusId } from '@/core/results/instrument-status';
 import type { ServiceId } from '@/core/instrument/service';
 import { and, eq, inArray, ne, sql } from 'drizzle-orm';
-import { matchChannels } from '@/core/instrument/match-channels';
-import type { ChannelInfo } from '@/core/instrument/said';
-import type { RunChannel } from '@/core/run/event';
+import { matchChannels } from '@/core/live/match-channels';
+import type { ChannelInfo } from '@/core/live/said';
+import type { RunChannel } from '@/core/record/event';
 import type { Transaction } from '@/data/connection';
 import {
   asset,

@@ -1,10 +1,10 @@
 import { and, eq } from 'drizzle-orm';
 import type { Command, CommandOrigin } from '@/core/run/command';
-import type { EventDraft } from '@/core/run/event';
+import type { EventDraft } from '@/core/record/event';
 import { handle } from '@/core/run/handle';
-import { refused } from '@/core/run/refused';
-import { openStimulus } from '@/core/run/state';
-import { isRefusal, refuse, type Refusal } from '@/core/run/refusal';
+import { refused } from '@/core/words/refused';
+import { openStimulus } from '@/core/record/state';
+import { isRefusal, refuse, type Refusal } from '@/core/words/refusal';
 import { runCommand, ticket } from '@/data/schema';
 import { heldByOther, keepTrace } from '@/features/lines/server';
 import { photosKept } from '@/features/paper/server';

@@ -1,6 +1,6 @@
 import type { Procedure } from '@/core/procedure/procedure';
 import { probeResults } from '@/core/probe/probe-result';
-import type { RunState } from '@/core/run/state';
+import type { RunState } from '@/core/record/state';
 import { summarise } from '@/core/results/summary';
 import type { Transaction } from '@/data/connection';
 import { probeCalibration, type run } from '@/data/schema';

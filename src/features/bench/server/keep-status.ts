@@ -1,5 +1,5 @@
 import { eq } from 'drizzle-orm';
-import { STATUS_AFTER, type StatusId } from '@/core/instrument/status';
+import { STATUS_AFTER, type StatusId } from '@/core/results/instrument-status';
 import { failedIn } from '@/core/results/failed';
 import { outcomeOf } from '@/core/results/outcome';
 import { reasonOf } from '@/core/results/reason';

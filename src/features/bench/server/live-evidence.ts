@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm';
-import { matchChannels } from '@/core/instrument/match-channels';
+import { matchChannels } from '@/core/live/match-channels';
 import type { Command } from '@/core/run/command';
-import { refuse, type Refusal } from '@/core/run/refusal';
+import { refuse, type Refusal } from '@/core/words/refusal';
 import { asset } from '@/data/schema';
 import { lineOf, wasShown, type LineView } from '@/features/lines/server';
 import type { UseCaseContext } from '@/platform/use-case';

@@ -1,5 +1,5 @@
 import { and, asc, eq, ne, sql } from 'drizzle-orm';
-import type { EventData } from '@/core/run/event';
+import type { EventData } from '@/core/record/event';
 import type { Transaction } from '@/data/connection';
 import { assetChannel, run, runEvent } from '@/data/schema';
 

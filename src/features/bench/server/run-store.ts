@@ -1,11 +1,11 @@
 import { and, asc, eq, sql } from 'drizzle-orm';
 import { contentHash } from '@/core/certificate/canonical';
 import type { Procedure } from '@/core/procedure/procedure';
-import { EVENT_VERSION, type EventDraft, type RunEvent } from '@/core/run/event';
+import { EVENT_VERSION, type EventDraft, type RunEvent } from '@/core/record/event';
 import { toEvents } from '@/core/run/handle';
 import { lift } from '@/core/run/lift';
 import { apply, reduce } from '@/core/run/reduce';
-import type { RunState } from '@/core/run/state';
+import type { RunState } from '@/core/record/state';
 import { summarise } from '@/core/results/summary';
 import type { Judged } from '@/core/results/judged';
 import type { Transaction } from '@/data/connection';

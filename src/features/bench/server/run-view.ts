@@ -1,13 +1,13 @@
-import type { StatusId } from '@/core/instrument/status';
+import type { StatusId } from '@/core/results/instrument-status';
 import type { ServiceId } from '@/core/instrument/service';
 import { and, desc, eq, ne, sql } from 'drizzle-orm';
-import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
-import type { Role } from '@/core/run/event';
-import type { RunState } from '@/core/run/state';
+import type { ReferenceSnapshot } from '@/core/record/reference-snapshot';
+import type { Role } from '@/core/record/event';
+import type { RunState } from '@/core/record/state';
 import type { Procedure } from '@/core/procedure/procedure';
 import type { Transaction } from '@/data/connection';
 import { asset, channelResult, customer, instrumentModel, runSummary, ticket } from '@/data/schema';
-import { matchChannels, type ChannelMatch } from '@/core/instrument/match-channels';
+import { matchChannels, type ChannelMatch } from '@/core/live/match-channels';
 import { benchLines, lineOf, type LineView } from '@/features/lines/server';
 import { referenceSnapshots } from '@/features/shelf/server';
 import { dateIn } from '@/platform/clock';

@@ -1,12 +1,12 @@
 'use client';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import type { BumpChannel } from '@/core/run/evidence';
-import type { RunChannel } from '@/core/run/event';
-import type { Output } from '@/core/procedure/procedure';
+import type { BumpChannel } from '@/core/record/evidence';
+import type { RunChannel } from '@/core/record/event';
+import type { Output } from '@/core/instrument/output';
 import { outputsAsked } from '@/core/run/handle-bump';
 import type { PlannedStep } from '@/core/run/plan';
-import { measuredChannels } from '@/core/run/state';
+import { measuredChannels } from '@/core/record/state';
 import { onChannelScale } from '@/core/supply/match-bottle';
 import type { LiveLook } from '@/core/live/live-channel';
 import { useKeys } from '@/ui/use-keys';

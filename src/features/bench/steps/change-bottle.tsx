@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { openStimulus } from '@/core/run/state';
+import { openStimulus } from '@/core/record/state';
 import { ReferenceStep } from './reference-step';
 import type { Sheet } from '../sheet';
 

@@ -2,10 +2,11 @@
 import { useEffect, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import { ROOM, type RoomQuantity } from '@/core/measurand/room';
+import { ROOM } from '@/core/record/room';
+import { type RoomQuantity } from '@/core/procedure/room-quantity';
 import type { PlannedStep } from '@/core/run/plan';
 import { say } from '@/core/words/say';
-import { boundReference } from '@/core/run/state';
+import { boundReference } from '@/core/record/state';
 import { Field } from '@/ui/field';
 import { useKept } from '@/ui/use-kept';
 import { useKeys } from '@/ui/use-keys';

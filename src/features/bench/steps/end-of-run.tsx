@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import Button from 'react-bootstrap/Button';
-import { STATUS_AFTER } from '@/core/instrument/status';
+import { STATUS_AFTER } from '@/core/results/instrument-status';
 import { outcomeOf } from '@/core/results/outcome';
 import { reasonOf } from '@/core/results/reason';
 import { summarise } from '@/core/results/summary';

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import type { PlannedStep } from '@/core/run/plan';
-import { stepPath } from '@/core/run/step-path';
+import { stepPath } from '@/core/record/step-key';
 import { say } from '@/core/words/say';
 import { attempt } from '@/platform/client/result';
 import { day } from '@/ui/format';

@@ -1,5 +1,5 @@
 import type { PlannedStep } from '@/core/run/plan';
-import { openStimulus } from '@/core/run/state';
+import { openStimulus } from '@/core/record/state';
 import { say } from '@/core/words/say';
 import type { Sheet } from '../sheet';
 

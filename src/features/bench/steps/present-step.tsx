@@ -14,7 +14,7 @@ import { SkipStep } from './skip-step';
 import { SampleCount } from './sample-count';
 import { HowLine } from './how-line';
 import { neighbourGas } from './neighbour-gas';
-import { openStimulus } from '@/core/run/state';
+import { openStimulus } from '@/core/record/state';
 import { WaitStep } from './wait-step';
 import type { Sheet } from '../sheet';
 

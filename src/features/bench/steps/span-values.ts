@@ -1,7 +1,7 @@
 import type { Procedure } from '@/core/procedure/procedure';
-import { isRefusal } from '@/core/run/refusal';
+import { isRefusal } from '@/core/words/refusal';
 import { resolveTarget } from '@/core/run/resolve-target';
-import { measuredChannels, type RunState } from '@/core/run/state';
+import { measuredChannels, type RunState } from '@/core/record/state';
 import { mainPoint } from '../main-point';
 
 /**

@@ -2,7 +2,7 @@
 import Button from 'react-bootstrap/Button';
 import { notBack } from '@/core/run/display-back';
 import { waitBegan } from '@/core/run/handle-step';
-import { measuredChannels } from '@/core/run/state';
+import { measuredChannels } from '@/core/record/state';
 import { endsByDisplay, waitSeconds } from '@/core/run/wait-seconds';
 import { say } from '@/core/words/say';
 import type { PlannedStep } from '@/core/run/plan';

@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { eq } from 'drizzle-orm';
-import { MEASURANDS, isMeasurand, type MeasurandId } from '@/core/measurand';
-import type { StandingSource } from '@/core/measurand/standing';
+import { MEASURANDS } from '@/core/measurand';
+import { isMeasurand, type MeasurandId } from '@/core/quantity/unit';
+import type { StandingSource } from '@/core/uncertainty/standing';
 import { repeatStudy as pooled } from '@/core/uncertainty/repeat-study';
 import { repeatStudy, standingValue } from '@/data/schema';
 import { recordAudit } from '@/platform/audit';

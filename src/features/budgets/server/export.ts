@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { sourceFact } from '@/core/measurand/standing';
+import { sourceFact } from '@/core/uncertainty/standing';
 import { say } from '@/core/words/say';
 import type { Transaction } from '@/data/connection';
 import { listScope } from './scope';

@@ -1,6 +1,7 @@
 import { and, asc, eq, isNull } from 'drizzle-orm';
-import { MEASURANDS, isMeasurand } from '@/core/measurand';
-import type { ScopeEntry } from '@/core/measurand/scope';
+import { UNITS_OF } from '@/core/quantity/unit';
+import { isMeasurand } from '@/core/quantity/unit';
+import type { ScopeEntry } from '@/core/uncertainty/scope';
 import type { Transaction } from '@/data/connection';
 import { scopeEntry } from '@/data/schema';
 import { recordAudit } from '@/platform/audit';
@@ -37,8 +38,8 @@ export async function stateScope(context: UseCaseContext, given: ScopeInput): Pr
   const { tx, actor, now } = context;
   const { measurand, unit, lowest, highest, smallest, form, replaces } = given;
   if (!isMeasurand(measurand)) throw new Problem('There is no such quantity.', { measurand: 'Choose one of the list.' });
-  if (!(MEASURANDS[measurand].units as readonly string[]).includes(unit))
-    throw new Problem(`${unit} is no unit of ${measurand}.`, { unit: `One of ${MEASURANDS[measurand].units.join(', ')}.` });
+  if (!(UNITS_OF[measurand] as readonly string[]).includes(unit))
+    throw new Problem(`${unit} is no unit of ${measurand}.`, { unit: `One of ${UNITS_OF[measurand].join(', ')}.` });
   const before = replaces === null ? null : await standing(context, replaces);
   const twice = (await listScope(tx)).find(
     (one) =>

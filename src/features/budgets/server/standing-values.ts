@@ -1,7 +1,8 @@
 import { desc } from 'drizzle-orm';
-import { MEASURANDS, type MeasurandId } from '@/core/measurand';
+import { MEASURANDS } from '@/core/measurand';
+import { type MeasurandId } from '@/core/quantity/unit';
 import type { Measurand } from '@/core/measurand/measurand';
-import type { StandingDefault, StandingId, StandingValue } from '@/core/measurand/standing';
+import type { StandingDefault, StandingId, StandingValue } from '@/core/uncertainty/standing';
 import type { Transaction } from '@/data/connection';
 import { standingValue } from '@/data/schema';
 

@@ -1,6 +1,6 @@
 import { and, eq } from 'drizzle-orm';
 import type { TraceText } from '@/core/certificate/version-2';
-import { matchChannels } from '@/core/instrument/match-channels';
+import { matchChannels } from '@/core/live/match-channels';
 import { asset, runTrace } from '@/data/schema';
 import type { LoadedRun } from '@/features/bench/server';
 import { lineOf, readTrace } from '@/features/lines/server';

@@ -2,7 +2,7 @@ import { inSentence } from '@/core/words/in-sentence';
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import type { CertificateReading, CertificateResult, CertificateVersion1 } from '@/core/certificate/version-1';
 import { day, facts, heading, list, PAPER, RULES } from './paper';
-import type { VerdictState } from '@/core/run/judge';
+import type { VerdictState } from '@/core/record/judgement';
 
 const MARK: Record<VerdictState, string> = {
   within: 'within',

@@ -7,7 +7,7 @@ import type { Transaction } from '@/data/connection';
 import { giveCommand, loadRun, type LoadedRun } from '@/features/bench/server';
 import { dueAfter } from '@/features/due/server';
 import { Problem } from '@/platform/problem';
-import { isRefusal } from '@/core/run/refusal';
+import { isRefusal } from '@/core/words/refusal';
 import { readSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
 import { contentOf } from './facts';

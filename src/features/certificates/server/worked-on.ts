@@ -1,4 +1,4 @@
-import type { RunState } from '@/core/run/state';
+import type { RunState } from '@/core/record/state';
 import { dateIn } from '@/platform/clock';
 
 /** The day on which the work of a run ended, in the workshop's zone: when it was finished, or the day of the paper that it was written on. */

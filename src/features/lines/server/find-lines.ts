@@ -1,5 +1,5 @@
 import { and, asc, eq, gt, inArray, sql } from 'drizzle-orm';
-import type { Facts, Hello } from '@/core/instrument/said';
+import type { Facts, Hello } from '@/core/live/said';
 import type { Transaction } from '@/data/connection';
 import { deviceLine, liveFrame, type LineKind, type LiveSaid } from '@/data/schema';
 

@@ -1,7 +1,7 @@
 import { and, eq, sql } from 'drizzle-orm';
 import * as yup from 'yup';
 import { deviceLine, type LiveSaid } from '@/data/schema';
-import type { Facts, Hello } from '@/core/instrument/said';
+import type { Facts, Hello } from '@/core/live/said';
 import type { LineState } from '@/instruments/line-reader';
 import { parseLine } from '@/instruments/parse-line';
 import { recordAudit } from '@/platform/audit';

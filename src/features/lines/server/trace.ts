@@ -1,8 +1,8 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { gunzipSync, gzipSync } from 'node:zlib';
 import { and, asc, eq, gte, lte } from 'drizzle-orm';
-import type { Frame } from '@/core/instrument/said';
-import type { TraceKept } from '@/core/run/evidence';
+import type { Frame } from '@/core/live/said';
+import type { TraceKept } from '@/core/record/evidence';
 import type { Transaction } from '@/data/connection';
 import { deviceLine, liveFrame, runTrace } from '@/data/schema';
 

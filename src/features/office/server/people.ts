@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { desc, eq, lt } from 'drizzle-orm';
-import type { Role } from '@/core/run/event';
+import type { Role } from '@/core/record/event';
 import type { Transaction } from '@/data/connection';
 import { violatedUnique } from '@/data/database-problem';
 import { account, audit, session, user } from '@/data/schema';

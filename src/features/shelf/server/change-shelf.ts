@@ -1,6 +1,7 @@
 import { eq } from 'drizzle-orm';
 import type { InferType } from 'yup';
-import type { EquipmentDetail, EquipmentRole, MaterialComponent } from '@/core/run/reference-snapshot';
+import type { EquipmentDetail, MaterialComponent } from '@/core/record/reference-snapshot';
+import type { EquipmentRole } from '@/core/procedure/equipment-role';
 import { violatedUnique } from '@/data/database-problem';
 import { reference, referenceCheck } from '@/data/schema';
 import { Problem } from '@/platform/problem';

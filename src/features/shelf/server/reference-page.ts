@@ -1,5 +1,5 @@
 import { desc, eq, sql } from 'drizzle-orm';
-import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
+import type { ReferenceSnapshot } from '@/core/record/reference-snapshot';
 import type { Transaction } from '@/data/connection';
 import { asset, reference, referenceBooking, referenceCheck, run } from '@/data/schema';
 import { referenceSnapshot } from './snapshot';

@@ -2,7 +2,7 @@ import { addDays, format, parseISO } from 'date-fns';
 import { and, desc, eq, inArray, sql } from 'drizzle-orm';
 import { Dec } from '@/core/quantity/decimal';
 import { gasAvailable } from '@/core/supply/gas-available';
-import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
+import type { ReferenceSnapshot } from '@/core/record/reference-snapshot';
 import type { Transaction } from '@/data/connection';
 import { reference, referenceBooking, referenceCheck } from '@/data/schema';
 

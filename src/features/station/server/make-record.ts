@@ -1,7 +1,7 @@
 import { desc, eq } from 'drizzle-orm';
 import { ScriptedRun } from '@/core/run/scripted';
-import type { BumpChannel } from '@/core/run/evidence';
-import { OUTPUTS } from '@/core/procedure/procedure';
+import type { BumpChannel } from '@/core/record/evidence';
+import { OUTPUTS } from '@/core/instrument/output';
 import { asset, instrumentModel, stationEntry, ticket, type StationChannel } from '@/data/schema';
 import { placeTicket, recordRun } from '@/features/bench/server';
 import { INSPECTION_ITEMS, receive } from '@/features/counter/server';
@@ -56,9 +56,8 @@ export async function makeStationRecord(context: UseCaseContext, { entryId }: { 
       ...started,
       origin: 'imported',
     });
-    const docking = procedure.id === 'docking-station';
-    const slot = docking ? 'gas' : 'cylinder-a';
-    const point = docking ? 'span' : 'span-a';
+    const slot = procedure.slots.find((one) => one.kind === 'gas')!.id;
+    const point = procedure.points.find(({ target }) => target.kind === 'material' && target.slot === slot)!.id;
     const matched = entry.channels.flatMap((one) => {
       const channel = scripted.state.channels.find((each) => each.measurand === one.measurand && each.status === 'fitted');
       return channel ? [{ channel, one }] : [];

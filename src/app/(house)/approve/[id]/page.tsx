@@ -1,5 +1,5 @@
 import { notFound } from 'next/navigation';
-import type { StandingId } from '@/core/measurand/standing';
+import type { StandingId } from '@/core/uncertainty/standing';
 import { results } from '@/core/results/results';
 import { say } from '@/core/words/say';
 import { unconfirmedIn } from '@/features/budgets/server';

@@ -1,5 +1,6 @@
 import Link from 'next/link';
-import { MEASURANDS, isMeasurand } from '@/core/measurand';
+import { UNITS_OF } from '@/core/quantity/unit';
+import { isMeasurand } from '@/core/quantity/unit';
 import { BudgetsRoom } from '@/features/budgets';
 import { listScope, listStudies, standingTable } from '@/features/budgets/server';
 import { dateIn } from '@/platform/clock';
@@ -12,7 +13,7 @@ export const metadata = { title: 'Budgets' };
 export default page({ permission: 'bench', name: '/office/budgets' }, async ({ tx, actor, now }) => {
   const [lines, studies, settings] = [await standingTable(tx), await listStudies(tx), await readSettings(tx)];
   const scope = (await listScope(tx)).map((one) => ({ ...one, at: one.at.toISOString() }));
-  const quantities = Object.entries(MEASURANDS).map(([measurand, { units }]) => ({ measurand, units: [...units] }));
+  const quantities = Object.entries(UNITS_OF).map(([measurand, units]) => ({ measurand, units: [...units] }));
   const points = PROCEDURES.flatMap((procedure) =>
     procedure.points.flatMap((point) =>
       procedure.channels
@@ -25,7 +26,7 @@ export default page({ permission: 'bench', name: '/office/budgets' }, async ({ t
           point: point.id,
           label: point.label,
           measurand,
-          units: [...MEASURANDS[measurand].units],
+          units: [...UNITS_OF[measurand]],
         })),
     ),
   );

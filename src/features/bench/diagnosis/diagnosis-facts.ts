@@ -1,13 +1,13 @@
 import { differenceInDays, parseISO } from 'date-fns';
 import type { BenchFacts, ChannelFacts } from '@/core/diagnosis/facts';
-import type { RunChannel } from '@/core/run/event';
-import { answerAbout } from '@/core/run/answer-about';
-import { standingReading, traitsOf, type RunState } from '@/core/run/state';
-import { mainPoint } from './main-point';
-import { slotOf } from './live/live-rules';
-import { lookOf, type Sheet } from './sheet';
-import { spanValuesOf } from './steps/span-values';
-import { suggestAnswers } from './steps/suggest-answers';
+import type { RunChannel } from '@/core/record/event';
+import { answerAbout } from '@/core/record/answer-about';
+import { traitsOf, type RunState } from '@/core/record/state';
+import { lastAt, mainPoint, zeroPoint } from '../main-point';
+import { slotOf } from '../live/live-rules';
+import { lookOf, type Sheet } from '../sheet';
+import { spanValuesOf } from '../steps/span-values';
+import { suggestAnswers } from '../steps/suggest-answers';
 
 const DAYS_A_MONTH = 30.44;
 
@@ -70,9 +70,7 @@ function channelFacts(sheet: Sheet, channel: RunChannel): ChannelFacts {
     info?.rawPerUnitNew && info.rawAtZeroNew && Number.isFinite(raw) && Number.isFinite(target)
       ? (raw - Number(info.rawAtZeroNew)) / (Number(info.rawPerUnitNew) * target)
       : historyHealth(sheet, channel.id, raw);
-  const zero =
-    standingReading(state, { point: 'zero', channel: channel.id, phase: 'asLeft' }) ??
-    standingReading(state, { point: 'zero', channel: channel.id, phase: 'asFound' });
+  const zero = lastAt(state, channel, zeroPoint(view.procedure, channel));
   const limit = Number(zero?.judgement.upper ?? 0);
   const installed = view.raw.installedOn[channel.id];
   const share = shown === null || !Number.isFinite(target) || target === rest ? null : (shown - rest) / (target - rest);

@@ -1,7 +1,7 @@
 import type { Procedure } from '@/core/procedure/procedure';
 import type { PlannedStep } from '@/core/run/plan';
-import type { ReferenceSnapshot } from '@/core/run/reference-snapshot';
-import { boundReference, type RunState } from '@/core/run/state';
+import type { ReferenceSnapshot } from '@/core/record/reference-snapshot';
+import { boundReference, type RunState } from '@/core/record/state';
 import { openLiquid } from './open-liquid';
 
 /** The bottle that the step in hand is about: what the probe stands in, or is to be dipped into next. */

@@ -1,3 +1,5 @@
+import type { EquipmentRole } from '../procedure/equipment-role';
+
 /** One component of a certified material. Values are decimal texts; `expanded` is absolute, in the component's unit. */
 export interface MaterialComponent {
   substance: string;
@@ -10,24 +12,6 @@ export interface MaterialComponent {
   /** What its certificate says has to be added to what it shows, over its range, rising. */
   corrections?: [number, number][];
 }
-
-/** What stands on the shelf besides bottles and buffers. */
-export type EquipmentRole =
-  | ''
-  | 'regulator'
-  | 'tube'
-  | 'scrubber'
-  | 'zeroTube'
-  | 'flowMeter'
-  | 'barometer'
-  | 'thermometer'
-  | 'hygrometer'
-  | 'balance'
-  | 'reader'
-  | 'storage'
-  | 'cleaning'
-  | 'electrolyte'
-  | 'membrane';
 
 /** What has to be known of a piece of equipment. Flow in L/min as text; a demand regulator gives what a pump draws. */
 export interface EquipmentDetail {

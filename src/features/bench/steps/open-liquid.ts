@@ -1,5 +1,5 @@
 import type { Procedure } from '@/core/procedure/procedure';
-import { openStimulus, type RunState, type StimulusSpan } from '@/core/run/state';
+import { openStimulus, type RunState, type StimulusSpan } from '@/core/record/state';
 
 const WET: string[] = ['buffer', 'standard', 'cleanAir'];
 

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { roundUncertainty } from '../quantity/round-uncertainty';
-import { bounded, certified, observed, type Component } from '../uncertainty/component';
-import { coverageOf } from '../uncertainty/coverage';
-import { withReserve } from '../uncertainty/reserve';
+import { bounded, certified, observed, type Component } from './component';
+import { coverageOf } from './coverage';
+import { withReserve } from './reserve';
 import { scopeAt, type ScopeEntry } from './scope';
 
 const entry = (rest: Partial<ScopeEntry>): ScopeEntry => ({

@@ -1,8 +1,8 @@
 import { THERMOMETER_SLOT } from '@/core/measurand/liquid-temperature';
 import type { Point } from '@/core/procedure/procedure';
-import type { RunChannel } from '@/core/run/event';
+import type { RunChannel } from '@/core/record/event';
 import { inputsOfPoint } from '@/core/run/inputs-of-point';
-import { boundReference, type RunState } from '@/core/run/state';
+import { boundReference, type RunState } from '@/core/record/state';
 import { lookOf, type Sheet } from '../sheet';
 
 /**

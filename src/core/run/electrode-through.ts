@@ -1,5 +1,5 @@
 import { fitElectrode, type Electrode } from '../ph/fit-electrode';
-import type { RecordedReading } from '../run/state';
+import type { RecordedReading } from '../record/state';
 
 /** One reading a buffer or point, the last that gave a number and was compared with something. */
 export function onePerPoint(readings: RecordedReading[]): RecordedReading[] {

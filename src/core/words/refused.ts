@@ -1,5 +1,5 @@
-import { say, type Numbers } from '../words/say';
-import type { RefusalWord } from '../words/en/refusals';
+import { say, type Numbers } from './say';
+import type { RefusalWord } from './en/refusals';
 import { refuse, type Refusal } from './refusal';
 
 /**

@@ -4,7 +4,7 @@ import { electrodeCondition } from '@/core/ph/electrode-condition';
 import { electrodeLimits } from '@/core/ph/electrode-limits';
 import { probeResults } from '@/core/probe/probe-result';
 import { VerdictMark } from '@/ui/verdict-mark';
-import type { Sheet } from '../sheet';
+import type { Sheet } from './sheet';
 
 const STATE = { good: 'within', caution: 'cannotTell', fail: 'outside' } as const;
 

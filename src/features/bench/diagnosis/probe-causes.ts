@@ -2,20 +2,20 @@ import { diagnoseWater } from '@/core/diagnosis/diagnose-water';
 import type { WaterFinding } from '@/core/measurand/causes/probe-facts';
 import { waterFactsOf } from '@/core/diagnosis/water-facts-of';
 import { probeKind } from '@/core/probe/probe-result';
-import type { RunChannel } from '@/core/run/event';
-import { measuredChannels } from '@/core/run/state';
+import type { RunChannel } from '@/core/record/event';
+import { measuredChannels } from '@/core/record/state';
 import { lookOf, type Sheet } from '../sheet';
 
 const SURE = 2;
 const STANDS_AFTER_SECONDS = 75;
 
 /** Likely causes for the probes of this run, the likeliest first, and what made somebody ask. Null where nothing is wrong. */
-export function waterCauses(sheet: Sheet): { reason: string; causes: WaterFinding[] } | null {
+export function probeCauses(sheet: Sheet): { reason: string; causes: WaterFinding[] } | null {
   const { state } = sheet.run;
   if (state.status !== 'open') return null;
   for (const channel of measuredChannels(state)) {
     if (!probeKind(channel.measurand)) continue;
-    const facts = waterFactsOf({ state, channel, live: liveFacts(sheet, channel) });
+    const facts = waterFactsOf({ procedure: sheet.view.procedure, state, channel, live: liveFacts(sheet, channel) });
     const causes = facts ? diagnoseWater(facts).filter((one) => one.score >= SURE) : [];
     const failed =
       state.adjustments.filter((one) => !one.struck && one.channels.includes(channel.id)).at(-1)?.outcome === 'failed';

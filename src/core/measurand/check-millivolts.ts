@@ -1,8 +1,8 @@
 import { BUFFER_IDS, type BufferId } from '../ph/buffer-value';
 import { recogniseBuffer } from '../ph/recognise-buffer';
-import { refuse, type Refusal } from './refusal';
-import type { RunChannel } from './event';
-import { calibrationReadings, type RunState } from './state';
+import { refuse, type Refusal } from '../words/refusal';
+import type { RunChannel } from '../record/event';
+import { calibrationReadings, type RunState } from '../record/state';
 
 const COMMON: BufferId[] = ['technical-4.01', 'technical-7.00', 'technical-10.01'];
 /** Under this an offset may turn the sign; beyond it only a slip of the keys or a swapped plug does. */

@@ -1,8 +1,7 @@
-import type { RunState, Binding } from '../run/state';
-import type { MaterialComponent } from '../run/reference-snapshot';
+import type { RoomQuantity } from '../procedure/room-quantity';
+import type { RunState, Binding } from './state';
+import type { MaterialComponent } from './reference-snapshot';
 
-export const ROOM_QUANTITIES = ['temperatureC', 'pressureHPa', 'humidityPercent'] as const;
-export type RoomQuantity = (typeof ROOM_QUANTITIES)[number];
 /** What equipment for a quantity of the room has to bring, the place it takes in a procedure, and what it leaves open where no certificate is on record (common practice). */
 export const ROOM: Record<RoomQuantity, { substance: string; slot: string; unit: string; openHalf: number }> = {
   temperatureC: { substance: 'temperature', slot: 'room-thermometer', unit: '°C', openHalf: 1 },

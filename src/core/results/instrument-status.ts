@@ -1,5 +1,5 @@
-import type { Outcome } from '../results/outcome';
-import type { Output } from '../procedure/procedure';
+import type { Outcome } from './outcome';
+import type { Output } from '../instrument/output';
 
 /**
  * Where an instrument stands:

@@ -1,17 +1,17 @@
 'use client';
 import { diagnose } from '@/core/diagnosis/diagnose';
 import { probeKind } from '@/core/probe/probe-result';
-import { measuredChannels, standingReading } from '@/core/run/state';
+import { measuredChannels } from '@/core/record/state';
 import { diagnosisFacts } from './diagnosis-facts';
-import { mainPoint } from './main-point';
-import { waterCauses } from './water/water-causes';
-import type { Sheet } from './sheet';
+import { lastAt, mainPoint, zeroPoint } from '../main-point';
+import { probeCauses } from './probe-causes';
+import type { Sheet } from '../sheet';
 
 const MOST = 3;
 
 /** When something failed: likely causes from what was measured, the likeliest first, each with the test that tells it from its look-alikes. The technician decides. */
 export function DiagnosisCard({ sheet }: { sheet: Sheet }) {
-  const water = waterCauses(sheet);
+  const water = probeCauses(sheet);
   // What moves a gas sensor says nothing of a probe in water.
   const wet = sheet.run.state.channels.some((channel) => probeKind(channel.measurand));
   const reason = wet ? water?.reason : whyNow(sheet);
@@ -55,10 +55,8 @@ function whyNow(sheet: Sheet): string | null {
   if (state.bumps.at(-1)?.outcome === 'failed') return state.bumps.at(-1)!.reasons?.join(' ') ?? 'The bump failed.';
   if (state.saves.at(-1)?.outcome === 'lost' || live.notices.at(-1)?.notice === 'saveLost') return 'The save was lost.';
   const outside = measured.filter((channel) =>
-    [mainPoint(view.procedure, channel), 'zero'].some((point) => {
-      const reading =
-        standingReading(state, { point, channel: channel.id, phase: 'asLeft' }) ??
-        standingReading(state, { point, channel: channel.id, phase: 'asFound' });
+    [mainPoint(view.procedure, channel), zeroPoint(view.procedure, channel)].some((point) => {
+      const reading = lastAt(state, channel, point);
       return reading?.counts && reading.judgement.state === 'outside';
     }),
   );

@@ -1,5 +1,6 @@
-import { isMeasurand, measurandOf } from '../measurand';
-import type { RunChannel } from '../run/event';
+import { measurandOf } from '../measurand';
+import { isMeasurand } from '../quantity/unit';
+import type { RunChannel } from '../record/event';
 import type { ChannelInfo } from './said';
 
 export type ChannelMatch = { slot: number } | { problem: string };

@@ -1,5 +1,5 @@
 import type { ReadingStatus } from '../quantity/reading';
-import type { MaterialComponent } from '../run/reference-snapshot';
+import type { MaterialComponent } from '../record/reference-snapshot';
 
 /** What devices and the program say to each other over a line, as data. The form on the line is in docs/line-protocol.md. */
 export const LINE_PROTOCOL = 'werkbank-line/1';

@@ -1,6 +1,6 @@
 'use client';
 import type { Procedure } from '@/core/procedure/procedure';
-import type { RunState } from '@/core/run/state';
+import type { RunState } from '@/core/record/state';
 
 /** Where practitioners disagree: what is done here, and why. */
 export function SchoolFacts({ procedure, state }: { procedure: Procedure; state: RunState }) {

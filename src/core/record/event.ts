@@ -1,16 +1,20 @@
+import type { ChannelStatus } from '../instrument/channel-status';
 import type { SettingKind } from '../instrument/setting';
 import type { ServiceId } from '../instrument/service';
 import type { Traits } from '../instrument/traits';
-import type { MeasurandId } from '../measurand';
-import type { RoomQuantity } from '../measurand/room';
-import type { ScopeEntry } from '../measurand/scope';
-import type { StandingValue } from '../measurand/standing';
+import type { RoomQuantity } from '../procedure/room-quantity';
+import type { MeasurandId } from '../quantity/unit';
+import type { ScopeEntry } from '../uncertainty/scope';
+import type { StandingValue } from '../uncertainty/standing';
 import type { DecisionRule } from '../uncertainty/decide';
 import type { Reading } from '../quantity/reading';
 import type { Follow } from '../procedure/follow';
-import type { AdjustAction, CareMaterial, Output, Phase } from '../procedure/procedure';
+import type { AdjustAction, CareMaterial } from '../procedure/procedure';
+import type { Phase } from '../procedure/phase';
+import type { Output } from '../instrument/output';
 import type { QuestionId } from '../procedure/question';
-import type { Judgement } from './judge';
+import type { Judgement } from './judgement';
+import type { Tolerance } from './tolerance';
 import type { ReferenceSnapshot } from './reference-snapshot';
 import type { BumpChannel, Capture, TraceKept } from './evidence';
 
@@ -19,13 +23,6 @@ export interface Actor {
   id: string;
   name: string;
   role: Role;
-}
-
-/** Tolerance as agreed: the greater of an absolute and a relative part; zero may have its own. Decimal texts. */
-export interface Tolerance {
-  absolute?: string;
-  percentOfTarget?: string;
-  zero?: string;
 }
 
 /** A bottle or part of the shelf that went into a care action. */
@@ -61,7 +58,7 @@ export interface RunChannel {
   coefficients?: { temperaturePercentPerC?: string; pressurePercentPerHPa?: string };
   /** Alarm points as agreed, in the channel's unit. */
   alarms?: { low?: string; high?: string };
-  status: 'fitted' | 'removed' | 'notCalibrated';
+  status: ChannelStatus;
 }
 
 export interface WaterTerms {
@@ -178,7 +175,7 @@ export interface EventData {
   cared: { action: string; resets: string[]; note?: string; /** What of the shelf was used. */ used?: CareUsed[] };
   partReplaced: { channel: string; part: string; oldSerial?: string; newSerial: string };
   /** A sensor that is missing at the bench, or is not to be calibrated at this visit; or is there after all. */
-  channelSet: { channel: string; status: RunChannel['status']; reason: string };
+  channelSet: { channel: string; status: ChannelStatus; reason: string };
   settingChanged: { kind?: SettingKind; setting: string; before: string; after: string; agreedBy?: string };
   deviated: { what: string; reason: string };
   /** What follows was written on paper that day, by whom, and the SHA-256 of each photo of it. */
