@@ -1,6 +1,6 @@
 import { defineConfig } from '@playwright/test';
 
-/** Two houses side by side, about as long: one for the rooms and part of gas, one for water and the rest of gas. What may have nothing beside it comes after both. */
+/** Two houses side by side, about as long: one for the rooms and part of gas, one for water, the rest of gas and what a house has to survive. What needs a quiet machine comes after both. */
 const BESIDE_WATER = /e2e\/gas\/(families|serial|stations|scanner).*spec/;
 const part = process.env.E2E_PART ?? 'all';
 const BY_KEYS = /e2e\/gas\/by-keys.*spec/;
@@ -13,16 +13,16 @@ const PARTS: Record<string, { name: string; testMatch?: RegExp; testIgnore?: Reg
   water: [
     { name: 'water', testMatch: /e2e\/water\/.*spec/ },
     { name: 'gas-families', testMatch: BESIDE_WATER },
+    // Kills processes of this house: nobody else may need them meanwhile.
+    { name: 'killed', testMatch: /killed/, dependencies: ['water', 'gas-families'] },
+    // Takes the database of this house away, so it comes last.
+    { name: 'outage', testMatch: /outage/, dependencies: ['killed'] },
   ],
   alone: [
     // Looks at the page's own thread, so nothing else may run beside it.
     { name: 'responsive', testMatch: /responsive/ },
     // Counts presses: one that a busy machine makes somebody repeat is no press of the work.
     { name: 'keys', testMatch: BY_KEYS, dependencies: ['responsive'] },
-    // Kills processes of the house: nobody else may need them meanwhile.
-    { name: 'killed', testMatch: /killed/, dependencies: ['keys'] },
-    // Takes the database away, so it runs alone and last.
-    { name: 'outage', testMatch: /outage/, dependencies: ['killed'] },
   ],
 };
 

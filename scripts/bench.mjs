@@ -21,7 +21,7 @@ try {
   const inProcess = (file) => spawnSync(process.execPath, [TSX, file], { cwd: ROOT, env, stdio: 'inherit' }).status ?? 1;
   const figures = inProcess('src/processes/bench.ts');
   // The live sheet is measured where it runs: in a browser, at a production build, with the gateway and a simulated instrument beside it.
-  ensureBuild();
+  await ensureBuild();
   startScript('src/processes/gateway.ts', env, { quiet: true });
   startWeb(env, { quiet: true });
   await answers(`http://127.0.0.1:${port}/api/health`);

@@ -8,7 +8,7 @@ import { closeHouse, ensureDemoDump, openHouse } from './lib/seeded.mjs';
 import { ROOT, run, say } from './lib/system.mjs';
 
 ensureModules();
-ensureBuild();
+await ensureBuild();
 const { chromium } = await import('@playwright/test');
 const folder = join(ROOT, 'docs', 'screenshots');
 mkdirSync(folder, { recursive: true });

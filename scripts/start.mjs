@@ -12,7 +12,7 @@ if (!(await portIsFree(port))) giveUp(`Port ${port} is taken. Start with another
 
 ensureModules();
 const demo = await prepareDemo({ port });
-if (!dev) ensureBuild();
+if (!dev) await ensureBuild();
 
 let stopping = false;
 async function stop(code) {

@@ -137,28 +137,30 @@ function secondTries(report) {
 }
 
 setUp();
-// Two cores: the build uses one and a half, so only light things go beside it.
-await Promise.all([
-  (async () => {
-    await check('arrows between folders', node('scripts/arrows.mjs'));
-    await vitest('unit');
-    await vitest('outside');
-  })(),
-  (async () => {
-    await check('format', node(bin('prettier', 'bin', 'prettier.cjs'), '--check', '--log-level', 'warn', '.'));
-    await check('lint', node(bin('eslint', 'bin', 'eslint.js'), '--max-warnings', '0', '.'));
-  })(),
-]);
-// The demo is a dump by the hash of what it is made from; where there is none yet it is made while the database tests run.
-const dumped = ensureDemoDump().catch((error) => error);
 const houses = [];
 try {
+  // Two cores, two lanes: what the browser needs in one, what looks at the sources in the other.
+  const lanes = await Promise.allSettled([
+    (async () => {
+      const dump = await ensureDemoDump();
+      await ensureBuild();
+      // After the build: it writes the declarations of routes and styles that the types refer to.
+      await check('types', node(bin('typescript', 'bin', 'tsc'), '--noEmit'));
+      await vitest('build');
+      return dump;
+    })(),
+    (async () => {
+      await vitest('unit');
+      await vitest('outside');
+      await check('arrows between folders', node('scripts/arrows.mjs'));
+      await check('format', node(bin('prettier', 'bin', 'prettier.cjs'), '--check', '--log-level', 'warn', '.'));
+      await check('lint', node(bin('eslint', 'bin', 'eslint.js'), '--max-warnings', '0', '.'));
+    })(),
+  ]);
   await vitest('database');
-  ensureBuild();
-  // After the build: it writes the declarations of routes and styles that the types refer to.
-  await Promise.all([check('types', node(bin('typescript', 'bin', 'tsc'), '--noEmit')), vitest('build')]);
-  const dump = await dumped;
-  if (dump instanceof Error) throw dump;
+  const failed = lanes.find((lane) => lane.status === 'rejected');
+  if (failed) throw failed.reason;
+  const dump = lanes[0].value;
   houses.push(await openHouse(dump, 'house'), await openHouse(dump, 'water'));
   await Promise.all(houses.map(openDoors));
   await Promise.all([browserPart('house', houses[0]), browserPart('water', houses[1])]);
@@ -168,7 +170,6 @@ try {
   console.error(error);
 } finally {
   await stopAll();
-  await dumped;
   houses.forEach(closeHouse);
 }
 say('all done');

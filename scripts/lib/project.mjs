@@ -3,7 +3,7 @@ import { generateKeyPairSync, randomBytes } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { addresses } from './cluster.mjs';
-import { ROOT, giveUp, hashOf, readJson, run, say, writePrivate } from './system.mjs';
+import { ROOT, giveUp, hashOf, readJson, run, runBeside, say, writePrivate } from './system.mjs';
 
 export const TSX = join(ROOT, 'node_modules', 'tsx', 'dist', 'cli.mjs');
 export const NEXT = join(ROOT, 'node_modules', 'next', 'dist', 'bin', 'next');
@@ -26,13 +26,13 @@ export function ensureModules() {
 const SOURCES = ['src', 'public', 'next.config.ts', 'tsconfig.json', 'package-lock.json'];
 
 /** Production build when the sources changed. */
-export function ensureBuild() {
+export async function ensureBuild() {
   const stamp = join(ROOT, '.next', 'werkbank-sources');
   const sources = hashOf(SOURCES, { skip: /\.test\.tsx?$/ });
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === sources) return;
   say('building');
-  const result = run(process.execPath, [NEXT, 'build'], { mayFail: true, env: { ...process.env, ...QUIET } });
-  if (result.status !== 0) giveUp(`The build failed:\n${result.stdout}\n${result.stderr}`);
+  const { code, output } = await runBeside(process.execPath, [NEXT, 'build'], { env: { ...process.env, ...QUIET } });
+  if (code !== 0) giveUp(`The build failed:\n${output}`);
   writeFileSync(stamp, hashOf(SOURCES, { skip: /\.test\.tsx?$/ }));
 }
 
