@@ -1,4 +1,4 @@
-import type { BufferId } from '@/core/ph/buffer-value';
+import { BUFFER_SETS } from '@/core/ph/buffer-sets';
 import type { Condition } from '@/core/procedure/condition';
 import type { Procedure, Step } from '@/core/procedure/procedure';
 import { clockItem } from './parts';
@@ -6,7 +6,6 @@ import * as part from './water-parts';
 import { cleanGlass } from './water-round';
 import { ROOM_SLOTS, ROOM_STEP } from './room';
 
-const SET: BufferId[] = ['technical-4.01', 'technical-7.00', 'technical-10.01'];
 const decided = (option: string): Condition => ({ is: 'decided', question: 'apply', option });
 const LAST: Condition = { is: 'iterationAtLeast', count: 3 };
 const points: Step = {
@@ -72,7 +71,7 @@ const decide = (last: boolean): Step => ({
 /** Family 3: portable meter with digital pH probes; the buffer is recognised from mV, the data belongs to the probe, which may be calibrated off-line. */
 export const family03: Procedure = {
   id: 'digital-ph-probe',
-  version: 7,
+  version: 8,
   family: 3,
   title: 'Digital pH probe, calibration',
   method:
@@ -95,11 +94,11 @@ export const family03: Procedure = {
       id: 'recognised',
       label: 'Recognised buffer',
       channels: ['ph'],
-      target: { kind: 'recognised', set: SET, slot: 'buffer' },
+      target: { kind: 'recognised', set: [...BUFFER_SETS.technical], setBy: part.BUFFER_SET.id, slot: 'buffer' },
       tolerance: { limit: '0.5' },
     },
   ],
-  schools: [part.RINSING, part.DRYING, part.ELECTRODE],
+  schools: [part.BUFFER_SET, part.RINSING, part.DRYING, part.ELECTRODE],
   steps: [
     ROOM_STEP,
     {

@@ -2,25 +2,31 @@ import type { Procedure } from '@/core/procedure/procedure';
 import * as part from './parts';
 import { GIVEN_UP } from './tries';
 
+/** Its other bottles, where it holds several. */
+const MORE = ['gas-2', 'gas-3', 'gas-4'];
 const ALL = ['o2', 'ex', 'h2s', 'co'];
 
 /** Family 10: docking station by its own schedule; what it did is taken from its log: bump or calibration by what was due. */
 export const family10: Procedure = {
   id: 'docking-station',
-  version: 2,
+  version: 3,
   family: 10,
   title: 'Docking station, imported',
   method: 'Bump or calibration by a docking station with certified gas by its own schedule; taken from its log.',
   scope: 'calibration',
   warmUpSeconds: 0,
   channels: part.fourChannels.map((channel) => ({ ...channel, optional: true })),
-  slots: [{ id: 'gas', label: 'station’s cylinder', kind: 'gas' }],
+  slots: ['gas', ...MORE].map((id, index) => ({
+    id,
+    label: index === 0 ? 'station’s cylinder' : `station’s cylinder ${index + 1}`,
+    kind: 'gas' as const,
+  })),
   points: [
     {
       id: 'span',
       label: 'Station’s gas',
       channels: ALL,
-      target: { kind: 'material', slot: 'gas', component: 'channelGas', via: 'lelScale' },
+      target: { kind: 'material', slot: 'gas', others: MORE, component: 'channelGas', via: 'lelScale' },
     },
   ],
   steps: [

@@ -7,6 +7,7 @@ import { ROOM_SLOTS, ROOM_STEP } from './room';
 const TWO: Condition = { not: part.school('points', 'one') };
 const ALKALINE = part.school('bracket', 'alkaline');
 const ph = phPart(['seven', 'four', 'ten'], {
+  anyOrder: true,
   dipped: (name) => (name === 'seven' ? undefined : { all: [TWO, name === 'ten' ? ALKALINE : { not: ALKALINE }] }),
 });
 const strip: Step[] = [
@@ -33,7 +34,7 @@ const strip: Step[] = [
 /** Family 11: two-buffer pH meter; slope in per cent, ± 0.1 check, strips as cross-check. */
 export const family11: Procedure = {
   id: 'two-buffer-ph-meter',
-  version: 6,
+  version: 7,
   family: 11,
   title: 'Two-buffer pH meter, calibration',
   method: 'Comparison with two certified buffer solutions at the measured temperature.',
@@ -50,6 +51,7 @@ export const family11: Procedure = {
     part.DIPS,
     part.offering(part.POINTS, 'two', ['one', 'two']),
     part.BRACKET,
+    part.BUFFER_ORDER,
     part.RINSING,
     part.DRYING,
     part.ELECTRODE,

@@ -5,7 +5,7 @@ import { GIVEN_UP } from './tries';
 /** Family 18: automatic station; its log is taken in as it is: no guided order, up to four bottles, bump and calibration in one. */
 export const family18: Procedure = {
   id: 'automatic-station',
-  version: 3,
+  version: 4,
   family: 18,
   title: 'Automatic station, imported',
   method: 'Bump and calibration by an automatic station with certified gas; taken from its log.',
@@ -25,15 +25,15 @@ export const family18: Procedure = {
   points: [
     {
       id: 'span-a',
-      label: 'Gas A',
+      label: 'Gas',
       channels: ['o2', 'ex', 'h2s', 'co'],
-      target: { kind: 'material', slot: 'cylinder-a', component: 'channelGas', via: 'lelScale' },
-    },
-    {
-      id: 'span-b',
-      label: 'Gas B',
-      channels: ['o2', 'ex', 'h2s', 'co'],
-      target: { kind: 'material', slot: 'cylinder-b', component: 'channelGas', via: 'lelScale' },
+      target: {
+        kind: 'material',
+        slot: 'cylinder-a',
+        others: ['cylinder-b', 'cylinder-c', 'cylinder-d'],
+        component: 'channelGas',
+        via: 'lelScale',
+      },
     },
   ],
   steps: [

@@ -4,8 +4,8 @@ import { calibrationRound, conditionMembrane, freshLiquid } from './water-round'
 import { ecPart, phPart, sheet } from './water-sheets';
 import { ROOM_SLOTS, ROOM_STEP } from './room';
 
-const ph = phPart(['seven', 'four', 'ten']);
-const ec = ecPart(['ec84', 'ec1413', 'ec12880']);
+const ph = phPart(['seven', 'four', 'ten'], { anyOrder: true });
+const ec = ecPart(['ec84', 'ec1413', 'ec12880'], { weak: true });
 const ION: [slot: string, label: string, substance: string][] = [
   ['ion-low', 'ion standard 1 mg/L', 'fluoride-1'],
   ['ion-high', 'ion standard 10 mg/L', 'fluoride-10'],
@@ -62,7 +62,7 @@ const ionSteps: Step[] = [
 /** Family 19: laboratory multi-meter: pH 7 / 4.01 / 10.01, conductivity 84 / 1413 / 12 880, ORP and ion-selective inputs. */
 export const family19: Procedure = {
   id: 'laboratory-multi-meter',
-  version: 6,
+  version: 7,
   family: 19,
   title: 'Laboratory multi-meter, calibration',
   method:
@@ -86,7 +86,16 @@ export const family19: Procedure = {
     ...ION.map(([slot, label, substance]) => part.standard(slot, label, substance)),
   ],
   points: [part.temperaturePoint, ...ph.points, ...ec.points, redoxPoint, ...ionPoints],
-  schools: [part.DIPS, part.offering(part.POINTS, 'three'), part.HIGH_STANDARD, part.RINSING, part.DRYING, part.ELECTRODE],
+  schools: [
+    part.DIPS,
+    part.offering(part.POINTS, 'three'),
+    part.BUFFER_ORDER,
+    part.WEAK_STANDARD,
+    part.HIGH_STANDARD,
+    part.RINSING,
+    part.DRYING,
+    part.ELECTRODE,
+  ],
   steps: [
     ROOM_STEP,
     ...part.temperatureFirst,

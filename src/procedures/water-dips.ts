@@ -64,7 +64,7 @@ export function dip(id: string, phase: 'asFound' | 'asLeft' | 'check', given: Di
 }
 
 /** A reading as found or as left in the dip that calibrates: when, and whether it is worked out because the meter was set already. */
-interface SharedRead {
+export interface SharedRead {
   when: Condition;
   computed?: ComputedFrom;
   points?: string[];
@@ -117,13 +117,14 @@ export const keptBefore: Step = {
 /** A point of the calibration: dip, take the voltage, press the key, lift. */
 export function calibrateIn(
   id: string,
-  given: DipOptions & { key?: string; found?: SharedRead | undefined; left?: SharedRead | undefined },
+  given: DipOptions & { key?: string; found?: SharedRead | SharedRead[] | undefined; left?: SharedRead | undefined },
 ): Step[] {
   const { slot, title, point, means = 'probe in the liquid', reason, when, key, found, left } = given;
   const held = { when: both(GONE_ON, when) };
   return [
     { ...into(id, given), ...held },
-    ...(found ? [sharedRead(`${id}-found`, 'asFound', given, found)] : []),
+    // Only one of them is ever asked for.
+    ...[found ?? []].flat().map((one, index) => sharedRead(`${id}-found${index ? '-first' : ''}`, 'asFound', given, one)),
     {
       id: `${id}-take`,
       kind: 'read',

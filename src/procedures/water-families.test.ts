@@ -9,9 +9,11 @@ import { waterFactsOf } from '@/core/diagnosis/water-facts-of';
 import { waterTest } from '@/core/diagnosis/water-tests';
 import { probeResults } from '@/core/probe/probe-result';
 import type { RunChannel } from '@/core/record/event';
+import { flatSteps } from '@/core/procedure/flat-steps';
 import { calibrationReadings } from '@/core/record/state';
 import { summarise } from '@/core/results/summary';
 import { flyWater, type WaterPilot } from '@/processes/seed/water-pilot';
+import { shippedProcedure } from '.';
 import { openMeter, SHELF } from './meter-day.fixture';
 
 const flown = (model: string, fault = 'sound', extra: Traits & { service?: ServiceId; samples?: Samples } = {}) => {
@@ -253,6 +255,47 @@ describe('how many buffers is a school of the procedure', () => {
   });
 });
 
+describe('order of buffers and number of conductivity points are schools too', () => {
+  it.each(['PG-22', 'PG-90'])(
+    '%s, any order: each buffer is read, set and read again in its own dips, nothing worked out',
+    (model) => {
+      const { run, refusals } = flown(model, 'sound', { schools: { 'buffer-order': 'any' } });
+      expect(refusals).toEqual([]);
+      const { lines, asLeft } = summarise(run.procedure, run.state);
+      expect(asLeft).toBe('within');
+      expect(lines.flatMap((one) => one.notes).filter((note) => note.code === 'note.computedElectrode')).toEqual([]);
+      expect(run.state.readings.some((one) => one.phase === 'adjustment' && one.step.includes('/any/four/'))).toBe(true);
+    },
+  );
+  it('any order: the second buffer may be dipped into first, and is not left before it is set', () => {
+    const group = flatSteps(shippedProcedure('two-buffer-ph-meter')!.steps).filter(({ groups }) => groups.at(-1)?.id === 'four');
+    expect(group.map(({ step }) => step.kind)).toEqual(['stimulus', 'read', 'adjust', 'stimulus']);
+    expect(group[0]!.groups.map(({ id, order }) => [id, order])).toEqual([
+      ['round', 'fixed'],
+      ['any', 'any'],
+      ['four', 'fixed'],
+    ]);
+  });
+  it.each([
+    ['yes', ['ec84', 'ec1413', 'ec12880']],
+    ['no', ['ec1413', 'ec12880']],
+  ])('84 µS/cm: %s', (weak, points) => {
+    const { run, refusals } = flown('PG-90', 'sound', { schools: { 'weak-standard': weak } });
+    expect(refusals).toEqual([]);
+    const lines = summarise(run.procedure, run.state).lines.filter((one) => one.point.startsWith('ec'));
+    expect(lines.filter((one) => one.left).map((one) => one.point)).toEqual(points);
+    // The first one is read before anything is set; only what comes after it is worked out.
+    const worked = lines.filter((one) => one.notes.some((note) => note.code === 'note.computedCell')).map((one) => one.point);
+    expect(worked).toEqual(points.slice(1));
+  });
+  it('a meter that shows mS/cm is judged in mS/cm', () => {
+    const { run } = flown('SM-05', 'sound', {});
+    const line = summarise(run.procedure, run.state).lines.find((one) => one.point === 'ec1413')!;
+    expect([line.unit, line.left!.verdict]).toEqual(['mS/cm', 'within']);
+    expect(line.left!.reading.text).toMatch(/^1\.4\d$/);
+  });
+});
+
 describe('what the samples are, asked once at receipt, chooses buffers and standards (common practice)', () => {
   it.each<[model: string, samples: Samples, points: string[]]>([
     ['SM-11', { ph: '7.5', conductivity: '1500' }, ['seven', 'four', 'ec1413']],
@@ -293,7 +336,11 @@ describe('as found, calibration and the last check share their dips', () => {
     ['PG-90', 'together', { samples: { ph: '9', conductivity: '5000' } }, 10],
     ['PG-90', 'apart', { samples: { ph: '9', conductivity: '5000' } }, 18],
   ] as const)('%s, %s', (model, way, extra, expected) => {
-    const { count, lines } = dips(model, { ...extra, schools: { dips: way } }, /^(seven|four|ten|ec\d+)$/);
+    const { count, lines } = dips(
+      model,
+      { ...extra, schools: { dips: way, 'weak-standard': 'yes' } },
+      /^(seven|four|ten|ec\d+)$/,
+    );
     expect(count).toBe(expected);
     const named = (code: string) =>
       lines.filter((one) => /^(seven|four|ten|ec)/.test(one.point) && one.notes.some((note) => note.code === code)).length;

@@ -1,4 +1,5 @@
 import type { Condition } from '@/core/procedure/condition';
+import { OWN_SET, type BUFFER_SETS } from '@/core/ph/buffer-sets';
 import type { School } from '@/core/procedure/procedure';
 
 /** Section of questions on which practitioners disagree, with what is done here and why. */
@@ -39,6 +40,26 @@ export const ELECTRODE: School = {
   ],
   standard: 'usual',
 };
+const set = (id: keyof typeof BUFFER_SETS, label: string, reason: string) => ({ id, label, reason });
+/** Which buffers the meter names by their millivolts: as it is set. */
+export const BUFFER_SET: School = {
+  id: 'buffer-set',
+  label: 'Buffers that the meter is set to',
+  options: [
+    set('technical', '4.01, 7.00, 10.01', 'The usual technical ones, nominal at 25 °C.'),
+    set('technicalFive', '2.00, 4.01, 7.00, 9.21, 11.00', 'Technical, nominal at 25 °C, over a wide range.'),
+    set('technicalStrong', '1.68, 4.01, 7.00, 10.01, 12.45', 'Technical in the middle, strong ones at both ends.'),
+    set('technicalAt20', '2.00, 4.00, 7.00, 9.00, 12.00', 'Technical, nominal at 20 °C.'),
+    set('primary', '1.68, 4.01, 6.87, 9.18, 10.01', 'Primary standards of the IUPAC.'),
+    set('primaryThree', '4.01, 6.87, 10.01', 'Primary standards of the IUPAC, three of them.'),
+    set('physiological', '6.87, 7.41', 'For samples near blood.'),
+    set('pharmacopoeia', '1.68, 4.01, 6.87, 9.18, 10.01, 12.45', 'As pharmacopoeias list them.'),
+    set('din19266', '1.68, 4.01, 6.87, 9.18, 12.45', 'DIN 19266.'),
+    set('din19267', '1.09, 4.65, 6.79, 9.23, 12.75', 'DIN 19267.'),
+    { id: OWN_SET, label: 'bottles of one’s own', reason: 'Known by the table on the bottle, and by nothing else.' },
+  ],
+  standard: 'technical',
+};
 export const POINTS: School = {
   id: 'points',
   label: 'Number of buffers',
@@ -58,6 +79,31 @@ export const BRACKET: School = {
     { id: 'alkaline', label: '10.01', reason: 'Samples exceed pH 8: 7 and 10 bracket them.', over: { ph: '8' } },
   ],
   standard: 'acid',
+};
+/** In which order the buffers of a calibration come. */
+export const BUFFER_ORDER: School = {
+  id: 'buffer-order',
+  label: 'Order of the buffers',
+  options: [
+    { id: 'seven', label: '7 first, then as listed', reason: 'The offset is set before the slope, and dips can be shared.' },
+    { id: 'any', label: 'any, the meter recognises them', reason: 'What is poured already comes first; each has its own dips.' },
+  ],
+  standard: 'seven',
+};
+/** Whether a standard of 84 µS/cm is dipped into: with the other, one to three conductivity points. */
+export const WEAK_STANDARD: School = {
+  id: 'weak-standard',
+  label: '84 µS/cm',
+  options: [
+    {
+      id: 'yes',
+      label: 'calibrated too',
+      reason: 'Samples under 500 µS/cm: the cell is proved near them.',
+      over: { conductivity: '0' },
+    },
+    { id: 'no', label: 'left out', reason: 'Samples exceed 500 µS/cm: 1413 is near enough.', over: { conductivity: '500' } },
+  ],
+  standard: 'yes',
 };
 /** Whether a standard of 12.88 mS/cm is dipped into. */
 export const HIGH_STANDARD: School = {

@@ -2,6 +2,7 @@ import type { Condition } from '@/core/procedure/condition';
 import type { CheckItem, Point, Slot, Step } from '@/core/procedure/procedure';
 import {
   buffer,
+  BUFFER_ORDER,
   calibrateIn,
   chooseLiquids,
   dip,
@@ -16,6 +17,8 @@ import {
   school,
   soak,
   standard,
+  WEAK_STANDARD,
+  type SharedRead,
 } from './water-parts';
 import { calibrationRound, cleanCell, cleanGlass, freshLiquid, overnight } from './water-round';
 
@@ -52,6 +55,7 @@ export function phPart(
     firstUse = false,
     dipped = (name: BufferName) => DIPPED[order.indexOf(name)],
     first = [],
+    anyOrder = false,
   }: {
     readBack?: boolean;
     more?: CheckItem[];
@@ -60,6 +64,8 @@ export function phPart(
     dipped?: (name: BufferName) => Condition | undefined;
     /** What comes before anything is read. */
     first?: Step[];
+    /** The meter names its buffers itself: their order is a school. */
+    anyOrder?: boolean;
   } = {},
 ): Part {
   const held = (name: BufferName) => {
@@ -67,7 +73,9 @@ export function phPart(
     return when ? { when } : {};
   };
   // Nothing was set before the first; the others are worked out where the meter said what it kept.
-  const foundInDip = (name: BufferName) => allOf(DIPS_TOGETHER, name === order[0] ? undefined : { is: 'electrodeKnown' })!;
+  // Dips are shared only where it is known which buffer comes first and which last.
+  const fixed: Condition | undefined = anyOrder ? { not: ANY_ORDER } : undefined;
+  const foundInDip = (name: BufferName) => allOf(DIPS_TOGETHER, fixed, name === order[0] ? undefined : { is: 'electrodeKnown' })!;
   const isLast = (name: BufferName): Condition | undefined => {
     const later = order.slice(order.indexOf(name) + 1).map(dipped);
     return later.length ? { not: { any: later.map((one) => one ?? ALWAYS) } } : undefined;
@@ -109,14 +117,15 @@ export function phPart(
               slot: name,
               title: BUFFERS[name][0],
               point: name,
-              ...held(name),
+              ...(allOf(dipped(name), fixed) ? { when: allOf(dipped(name), fixed)! } : {}),
               found: {
                 when: allOf(dipped(name), foundInDip(name), FIRST_ROUND)!,
                 ...(name === order[0] ? {} : { computed: 'electrode' as const }),
               },
-              left: { when: allOf(dipped(name), DIPS_TOGETHER, isLast(name))! },
+              left: { when: allOf(dipped(name), DIPS_TOGETHER, fixed, isLast(name))! },
             }),
           ),
+          ...(anyOrder ? [inAnyOrder(order, dipped)] : []),
           ...(readBack ? [readBackSlope('read-back', 2, more)] : []),
         ],
       ),
@@ -133,6 +142,29 @@ export function phPart(
   };
 }
 
+const ANY_ORDER = school(BUFFER_ORDER.id, 'any');
+/** The buffers of a calibration as they come to hand, each to its end before the next. */
+function inAnyOrder(order: BufferName[], dipped: (name: BufferName) => Condition | undefined): Step {
+  return {
+    id: 'any',
+    kind: 'group',
+    title: 'Buffers, in any order',
+    order: 'any',
+    when: ANY_ORDER,
+    steps: order.map((name): Step => {
+      const when = dipped(name);
+      return {
+        id: name,
+        kind: 'group',
+        title: BUFFERS[name][0],
+        order: 'fixed',
+        steps: calibrateIn(`set-${name}`, { slot: name, title: BUFFERS[name][0], point: name, ...(when ? { when } : {}) }),
+        ...(when ? { when } : {}),
+      };
+    }),
+  };
+}
+
 const STANDARDS: Record<string, [label: string, substance: string, channels: string[]]> = {
   ec84: ['84 µS/cm', 'kcl-84', ['ec']],
   ec1413: ['1413 µS/cm', 'kcl-1413', ['ec']],
@@ -141,6 +173,7 @@ const STANDARDS: Record<string, [label: string, substance: string, channels: str
   ec1417: ['1417 µS/cm, mixed salt', 'salt-1417', ['ec']],
   ec5000: ['5.00 mS/cm', 'ec-5000', ['ec']],
 };
+const LEFT_OUT = school(WEAK_STANDARD.id, 'no');
 const SWING = 'Dip and swing out bubbles four or five times; rinse the cell with the standard first.';
 
 /** Conductivity: as found in the standards, the cell constant set in each, then as left; a second standard as verification where given. */
@@ -152,6 +185,7 @@ export function ecPart(
     cell = true,
     oneOf,
     swing = SWING,
+    weak = false,
   }: {
     verify?: string;
     solids?: boolean;
@@ -160,6 +194,8 @@ export function ecPart(
     oneOf?: string;
     /** How the cell goes into the liquid. */
     swing?: string;
+    /** Whether the first and weakest standard is dipped into is a school. */
+    weak?: boolean;
   } = {},
 ): Part {
   const all = [...order, ...(verify ? [verify] : [])];
@@ -180,13 +216,28 @@ export function ecPart(
         : school('verifying', 'second')
       : oneOf
         ? chosen(id)
-        : high(id);
+        : weak && id === order[0]
+          ? { not: LEFT_OUT }
+          : high(id);
   const held = (id: string) => (when(id) ? { when: when(id)! } : {});
   const solidsOf = (id: string) => (id === (oneOf ?? order[0]) ? 'solids' : `solids-${id}`);
   const withSolids = (id: string) => solids && id !== verify && (oneOf !== undefined || id === order[0]);
   const isLast = (id: string): Condition | undefined => {
     const later = oneOf ? [] : order.slice(order.indexOf(id) + 1).map(when);
     return later.length ? { not: { any: later.map((one) => one ?? ALWAYS) } } : undefined;
+  };
+  /** Nothing was set before the first that is dipped into. */
+  const foundOf = (id: string): SharedRead[] => {
+    const held: SharedRead = {
+      when: allOf(when(id), DIPS_TOGETHER, FIRST_ROUND)!,
+      points: withSolids(id) ? [id, solidsOf(id)] : [id],
+    };
+    if (oneOf || id === order[0]) return [held];
+    if (!weak || id !== order[1]) return [{ ...held, computed: 'cell' }];
+    return [
+      { ...held, when: allOf(held.when, { not: LEFT_OUT })!, computed: 'cell' },
+      { ...held, when: allOf(held.when, LEFT_OUT)! },
+    ];
   };
   return {
     slots: all.map((id) => standard(id, title(id), STANDARDS[id]![1])),
@@ -242,11 +293,7 @@ export function ecPart(
               reason: swing,
               key: 'Press the calibration key: the cell constant is set so that the standard reads its value.',
               ...held(id),
-              found: {
-                when: allOf(when(id), DIPS_TOGETHER, FIRST_ROUND)!,
-                ...(oneOf || id === order[0] ? {} : { computed: 'cell' as const }),
-                points: withSolids(id) ? [id, solidsOf(id)] : [id],
-              },
+              found: foundOf(id),
               left: {
                 when: allOf(when(id), DIPS_TOGETHER, isLast(id))!,
                 points: withSolids(id) ? [id, solidsOf(id)] : [id],

@@ -124,10 +124,51 @@ describe('the log of a station', () => {
     expect(events).toEqual([{ source: 'imported' }]);
     expect((await inTx(({ tx }) => entriesOf(tx, rows[0].asset_id))).length).toBeGreaterThan(1);
   });
+  it('two bottles: each channel is judged by the one that it was tried with, and both stand on the document', async () => {
+    await world.app.query(
+      `insert into reference select (jsonb_populate_record(r, jsonb_build_object('id', gen_random_uuid(), 'lot', 'T-2', 'name', 'Carbon monoxide',
+         'components', '[{"substance":"CO","value":"100","unit":"ppm","expanded":"2","k":2}]'::jsonb))).* from reference r where lot = 'T-1'`,
+    );
+    const cradle = new SimulatedInstrument(INSTRUMENT_MODELS['OF-410']!, serials.sound, SCENARIOS.sound, 2);
+    cradle.tick(120);
+    const station = new DockingStation(
+      'Dock 2',
+      [cradle],
+      [
+        { lot: 'T-1', expires: '2099-12-31', mixture: { O2: 18, CH4: 2.5, H2S: 25 } },
+        { lot: 'T-2', expires: '2099-12-31', mixture: { CO: 100 } },
+      ],
+      1,
+      30,
+    );
+    const rows = station.work(new Date(Date.now() - 5_400_000)).filter((row) => row.kind === 'calibration');
+    expect(rows[0]!.passed).toBe(true);
+    const text = rows.map((row) => JSON.stringify(row)).join('\n');
+    await inTx((context) => takeLog(context, { text, file: 'd.jsonl', lines: [1] }));
+    const { rows: entries } = await world.app.query(
+      `select id, asset_id, interval_days from station_entry where station = 'Dock 2' and kind = 'calibration'`,
+    );
+    expect(entries[0].interval_days).toBe(30);
+    const { run } = await inTx((context) => makeStationRecord(context, { entryId: entries[0].id }));
+    const issued = await world.db.transaction((tx) =>
+      approveRun({ tx, actor: world.signatory, now: new Date() }, { runId: run }),
+    );
+    const { rows: made } = await world.app.query(`select content from certificate where id = $1`, [issued.id]);
+    const { content } = made[0];
+    const lots = content.references.map((one: { lot: string }) => one.lot);
+    expect(lots).toEqual(expect.arrayContaining(['T-1', 'T-2']));
+    const judgedBy = (label: string) => {
+      const line = content.results.find((one: { label: string }) => one.label === label);
+      return (
+        content.references.find((one: { id: string }) => one.id === line.found.referenceId)?.lot ?? JSON.stringify(line.found)
+      );
+    };
+    expect([judgedBy('CO'), judgedBy('H₂S')]).toEqual(['T-2', 'T-1']);
+  });
   it('gas that is not on the shelf can’t be a reference', async () => {
     const text = log('jsonl', new Date(Date.now() - 14_400_000)).replaceAll('"T-1"', '"NOWHERE"');
     await inTx((context) => takeLog(context, { text, file: 'c.jsonl', lines: [1] }));
-    const { rows } = await world.app.query(`select id from station_entry where gas->>'lot' = 'NOWHERE'`);
+    const { rows } = await world.app.query(`select id from station_entry where gases @> '[{"lot":"NOWHERE"}]'`);
     await expect(inTx((context) => makeStationRecord(context, { entryId: rows[0].id }))).rejects.toThrow(/not on the shelf/);
   });
 });

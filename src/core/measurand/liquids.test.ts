@@ -226,6 +226,30 @@ describe('electrodes and thermometers', () => {
     expect(recognised(true, '175')).toMatchObject({ code: 'contradictsBottle' });
     expect(recognised(true, '90')).toMatchObject({ code: 'notRecognised' });
   });
+  it('the set that the meter is set to decides which buffers it names; the bottle decides between two that lie close', () => {
+    const dipped = (set: string, substance: string, millivolts: string, table?: [number, number][]) =>
+      targetOf(
+        contextOf({
+          channel: { measurand: 'pH', unit: 'pH' },
+          target: { kind: 'recognised', set: ['technical-4.01'], setBy: 'buffer-set', slot: 'slot' },
+          material: { substance, value: '7', unit: 'pH', ...(table ? { table } : {}) },
+          inputs: { millivolts, temperatureC: '25' },
+          started: { schools: { 'buffer-set': set } },
+        }),
+      );
+    expect(dipped('din19267', 'din19267-4.65', '138')).toMatchObject({ value: '4.650' });
+    expect(dipped('technical', 'din19267-4.65', '138')).toMatchObject({ code: 'notOfSet', field: 'reference' });
+    // 6.865 and 7.413 are 32 mV apart, less than an offset may be.
+    expect(dipped('physiological', 'phosphate', '0')).toMatchObject({ value: '6.865' });
+    expect(dipped('physiological', 'phosphate-physiological', '0')).toMatchObject({ value: '7.413' });
+    const table: [number, number][] = [
+      [15, 6.52],
+      [35, 6.48],
+    ];
+    expect(dipped('own', 'house buffer', '30', table)).toMatchObject({ value: '6.500' });
+    expect(dipped('own', 'house buffer', '30')).toMatchObject({ code: 'ownBufferTable', field: 'reference' });
+    expect(dipped('own', 'house buffer', '-170', table)).toMatchObject({ code: 'notRecognised' });
+  });
   it('an indicator strip is an interval and a cross-check', () => {
     const strip = (inputs: Record<string, string>) =>
       targetOf(contextOf({ channel: { measurand: 'pH', unit: 'pH' }, target: { kind: 'strip' }, inputs }));

@@ -1,9 +1,11 @@
 import { glassCauses } from './causes/glass-causes';
 import { Dec } from '../quantity/decimal';
 import { recogniseBuffer } from '../ph/recognise-buffer';
-import type { BufferId } from '../ph/buffer-value';
+import { buffersOfSet, OWN_SET } from '../ph/buffer-sets';
+import { BUFFER_IDS, bufferValue, type BufferId } from '../ph/buffer-value';
 import { checkMillivolts, sameBufferTwice } from './check-millivolts';
 import type { TargetUsed } from '../record/event';
+import { refused } from '../words/refused';
 import { refuse, type Refusal } from '../words/refusal';
 import { boundReference } from '../record/state';
 import { nernstSlope } from '../ph/nernst-slope';
@@ -20,13 +22,16 @@ const MILLIVOLTS = (needed: boolean): PointInput => ({ name: 'millivolts', label
 
 function target(context: TargetContext): TargetUsed | null | Refusal {
   const { target: wanted } = context.point;
-  if (wanted.kind === 'recognised') return recognised(context, wanted.set, wanted.slot);
+  if (wanted.kind === 'recognised') return recognised(context, wanted);
   if (wanted.kind === 'strip') return strip(context);
   return wanted.kind === 'material' && wanted.via === 'atTemperature' ? atTemperature(context) : plainTarget(context);
 }
 
 /** A buffer that the electrode names by its millivolts. The bottle is scanned all the same: without it there is no certificate, and no uncertainty is made up. */
-function recognised(context: TargetContext, set: BufferId[], slot: string | undefined): TargetUsed | Refusal {
+function recognised(
+  context: TargetContext,
+  { set: usual, setBy, slot }: { set: BufferId[]; setBy?: string; slot?: string },
+): TargetUsed | Refusal {
   const { inputs, channel, state } = context;
   const binding = slot ? boundReference(state, slot) : null;
   const millivolts = Number(inputs.millivolts ?? NaN);
@@ -36,12 +41,23 @@ function recognised(context: TargetContext, set: BufferId[], slot: string | unde
   if (!(temperature.value >= 5 && temperature.value <= 50))
     return refuse('outsideTable', say({ code: 'refused.outsideBuffers' }), { field: 'temperatureC' });
   const scanned = binding?.reference.components[0];
-  const found = recogniseBuffer({
-    millivolts,
-    temperatureC: temperature.value,
-    set,
-    ...(scanned?.table ? { lotTables: { [scanned.substance as BufferId]: scanned.table } } : {}),
-  });
+  const chosen = setBy ? state.started?.schools?.[setBy] : undefined;
+  const own = chosen === OWN_SET;
+  // A bottle of one's own set is known by its own table, and by no other.
+  if (own && binding && !scanned?.table?.length)
+    return refused('ownBufferTable', { name: binding.reference.name, lot: binding.reference.lot }, 'reference');
+  const set = own ? (scanned ? [scanned.substance as BufferId] : []) : [...(buffersOfSet(chosen) ?? usual)];
+  if (binding && scanned && !set.includes(scanned.substance as BufferId))
+    return refused('notOfSet', { name: binding.reference.name, lot: binding.reference.lot, set: set.join(', ') }, 'reference');
+  const named = (among: BufferId[]) =>
+    recogniseBuffer({
+      millivolts,
+      temperatureC: temperature.value,
+      set: among,
+      ...(scanned?.table ? { lotTables: { [scanned.substance as BufferId]: scanned.table } } : {}),
+    });
+  // Where two buffers of a set lie so close that the voltage tells them not apart, the bottle does.
+  const found = named(set) ?? (scanned ? named([scanned.substance as BufferId]) : null);
   const shown = { millivolts: inputs.millivolts!, temperature: temperature.inputs.temperatureC! };
   if (!found) return refuse('notRecognised', say({ code: 'refused.notRecognised', numbers: shown }), { field: 'millivolts' });
   if (!binding || !scanned)
@@ -121,6 +137,16 @@ function contradicts({ inputs, point, channel, state }: TargetContext, used: Tar
   });
 }
 
+/** What stands on its bottle: technical ones by their number, the others by what is in them and their value at 25 °C. */
+function bufferName(buffer: BufferId): string {
+  const [kind, number] = buffer.split('-') as [string, string | undefined];
+  if (kind === 'technical') return `Buffer ${number}`;
+  if (kind === 'technical20') return `Buffer ${number} at 20 °C`;
+  if (kind === 'din19267') return `DIN 19267 ${number}`;
+  const words = buffer.replaceAll('-', ' ');
+  return `${words[0]!.toUpperCase()}${words.slice(1)} ${bufferValue({ buffer, temperatureC: 25 }).toFixed(3)}`;
+}
+
 export const pH: Measurand = {
   danger: null,
   inputs: ({ target: wanted }) => {
@@ -143,12 +169,7 @@ export const pH: Measurand = {
   },
   contradicts,
   liquids: [
-    { kind: 'buffer', substance: 'technical-4.01', name: 'Buffer 4.01', unit: 'pH' },
-    { kind: 'buffer', substance: 'technical-7.00', name: 'Buffer 7.00', unit: 'pH' },
-    { kind: 'buffer', substance: 'technical-10.01', name: 'Buffer 10.01', unit: 'pH' },
-    { kind: 'buffer', substance: 'phthalate', name: 'Phthalate 4.005', unit: 'pH' },
-    { kind: 'buffer', substance: 'phosphate', name: 'Phosphate 6.865', unit: 'pH' },
-    { kind: 'buffer', substance: 'borax', name: 'Borax 9.180', unit: 'pH' },
+    ...BUFFER_IDS.map((substance) => ({ kind: 'buffer' as const, substance, name: bufferName(substance), unit: 'pH' })),
     { kind: 'standard', substance: 'phosphate', name: 'Quick solution, pH 6.86', unit: 'pH' },
   ],
   probe: 'pH',

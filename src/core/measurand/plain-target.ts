@@ -29,9 +29,9 @@ export function inSlot({ state, procedure }: TargetContext, slot: string): Bindi
 export function materialOf(context: TargetContext): { binding: Binding; component: MaterialComponent } | Refusal {
   const { point, channel } = context;
   if (point.target.kind !== 'material') return noTarget('noTarget', { point: point.label });
-  const binding = inSlot(context, point.target.slot);
-  if ('refused' in binding) return binding;
   const substance = point.target.component === 'channelGas' ? channel.calibrationGas : point.target.component;
+  const binding = oneOf(context, point.target, substance) ?? inSlot(context, point.target.slot);
+  if ('refused' in binding) return binding;
   const component = binding.reference.components.find((candidate) => candidate.substance === substance);
   return component
     ? { binding, component }
@@ -40,6 +40,20 @@ export function materialOf(context: TargetContext): { binding: Binding; componen
         { name: binding.reference.name, lot: binding.reference.lot, substance: substance ?? '', channel: channel.label },
         'reference',
       );
+}
+
+/** Of several bottles the one that was named by its lot, else the first that brings the gas. */
+function oneOf(
+  { state, inputs }: TargetContext,
+  { slot, others }: { slot: string; others?: string[] },
+  substance: string | undefined,
+): Binding | undefined {
+  if (!others) return undefined;
+  const bound = [slot, ...others].flatMap((id) => boundReference(state, id) ?? []);
+  return (
+    bound.find((one) => one.reference.lot === inputs.lot) ??
+    bound.find((one) => one.reference.components.some((component) => component.substance === substance))
+  );
 }
 
 /** A scrubber or zero tube is in line at this moment. */

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import fc from 'fast-check';
+import { BUFFER_SETS, buffersOfSet } from './buffer-sets';
 import { BUFFER_IDS, bufferValue, type BufferId } from './buffer-value';
 import { electrodeCondition } from './electrode-condition';
 import { electrodeResponse } from './electrode-response';
@@ -75,6 +76,22 @@ describe('buffers of a lot, and recognition', () => {
         ],
       }),
     ).toThrow(/table/);
+  });
+  // Common practice: the number on a technical bottle is its pH at 25 °C, of those for 20 °C at 20 °C.
+  it('ten sets; each buffer is worth at its nominal temperature what stands on it', () => {
+    expect(Object.keys(BUFFER_SETS)).toHaveLength(10);
+    const numbered = Object.values(BUFFER_SETS)
+      .flat()
+      .map((buffer) => [buffer, /-(\d+\.\d+)$/.exec(buffer)?.[1]] as const)
+      .filter(([, number]) => number);
+    expect(numbered.length).toBeGreaterThan(15);
+    for (const [buffer, number] of numbered)
+      expect(bufferValue({ buffer, temperatureC: buffer.startsWith('technical20') ? 20 : 25 }), buffer).toBe(Number(number));
+    for (const set of Object.values(BUFFER_SETS)) {
+      const values = set.map((buffer) => bufferValue({ buffer, temperatureC: 25 }));
+      expect([...values].sort((a, b) => a - b)).toEqual(values);
+    }
+    expect([buffersOfSet('own'), buffersOfSet(undefined), buffersOfSet('toString')]).toEqual([null, null, null]);
   });
   it('a worn electrode (92 %, 25 mV off) still has its buffer recognised; tetroxalate below 5 °C is no candidate', () => {
     const set: BufferId[] = ['technical-4.01', 'technical-7.00', 'technical-10.01'];

@@ -17,12 +17,15 @@ export type Target =
   | {
       kind: 'material';
       slot: string;
+      /** Further places of the same use (a station’s other bottles): the one that brings the channel’s gas counts. */
+      others?: string[];
       component: 'channelGas' | string;
       /** 'compensated': the standard at the channel's reference temperature; 'dissolvedSolids': by the channel's own rule from the standard. */
       via: 'certified' | 'atTemperature' | 'atPressure' | 'lelScale' | 'compensated' | 'dissolvedSolids';
     }
   /** A buffer that the electrode names by its millivolts; with a slot it has to be the one that was scanned. */
-  | { kind: 'recognised'; set: BufferId[]; slot?: string }
+  /** … `setBy`: the set is the answer to this question of the procedure. */
+  | { kind: 'recognised'; set: BufferId[]; setBy?: string; slot?: string }
   | { kind: 'computed'; function: 'cleanAirOxygen' | 'airSaturatedOxygen' }
   /** An indicator strip: a colour between two fields is an interval, and the meter has to lie inside. */
   | { kind: 'strip' }

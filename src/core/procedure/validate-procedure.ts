@@ -35,7 +35,13 @@ export function validateProcedure(procedure: Procedure): string[] {
   );
   for (const point of procedure.points) {
     need(roles, point.channels, 'channel', `point ${point.id}`);
-    if ('slot' in point.target && point.target.slot) need(slots, [point.target.slot], 'slot', `point ${point.id}`);
+    if ('slot' in point.target && point.target.slot)
+      need(
+        slots,
+        [point.target.slot, ...('others' in point.target ? (point.target.others ?? []) : [])],
+        'slot',
+        `point ${point.id}`,
+      );
   }
 
   const visit = (steps: Step[], where: string) => {

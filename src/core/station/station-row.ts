@@ -8,6 +8,13 @@ export interface StationRowChannel {
   after?: string;
   moved: boolean;
   t90Seconds?: number;
+  /** Lot of the bottle it was tried with, where the station holds several. */
+  lot?: string;
+}
+
+export interface StationGas {
+  lot: string;
+  expires?: string;
 }
 
 /** One thing that a docking station did to one instrument, as its log says. */
@@ -19,7 +26,10 @@ export interface StationRow {
   serial: string;
   kind: 'bump' | 'calibration';
   passed: boolean;
-  gas: { lot: string; expires?: string };
+  /** Its bottles, up to four. */
+  gases: StationGas[];
+  /** Days after which the station calibrates by itself, as set in it. */
+  intervalDays?: number;
   outputs: Record<string, boolean>;
   channels: StationRowChannel[];
 }
@@ -39,7 +49,19 @@ const channel = yup.object({
   after: decimal('value after').optional(),
   moved: yup.boolean().strict(true).required('it is not said whether it moved'),
   t90Seconds: yup.number().strict(true).min(0, 'T90 is negative').max(3600, 'T90 is absurd').optional(),
+  lot: text(60, 'lot of a channel’s gas').optional(),
 });
+
+const gas = yup
+  .object({
+    lot: text(60, 'lot of the gas'),
+    expires: yup
+      .string()
+      .strict(true)
+      .matches(/^\d{4}-\d{2}-\d{2}$/, 'the expiry of the gas is no date')
+      .optional(),
+  })
+  .required('the gas is missing');
 
 const row = yup.object({
   station: text(60, 'station'),
@@ -61,16 +83,18 @@ const row = yup.object({
     .oneOf(['bump', 'calibration'], 'it is neither bump nor calibration')
     .required('the kind is missing'),
   passed: yup.boolean().strict(true).required('the result is missing'),
-  gas: yup
-    .object({
-      lot: text(60, 'lot of the gas'),
-      expires: yup
-        .string()
-        .strict(true)
-        .matches(/^\d{4}-\d{2}-\d{2}$/, 'the expiry of the gas is no date')
-        .optional(),
-    })
+  gases: yup
+    .array(gas)
+    .min(1, 'the gas is missing')
+    .max(4, 'a station holds four bottles at most')
     .required('the gas is missing'),
+  intervalDays: yup
+    .number()
+    .strict(true)
+    .integer('the interval is no number of days')
+    .min(1, 'the interval is no number of days')
+    .max(3650, 'the interval is absurd')
+    .optional(),
   outputs: yup
     .object({
       sound: yup.boolean().strict(true).optional(),
@@ -84,11 +108,20 @@ const row = yup.object({
 /** Checks one row of a station's log. What is not in order comes back with the reason; never an error thrown. Time: ISO 8601; T90 in s. */
 export function readStationRow(value: unknown): StationRead {
   try {
-    const read = row.validateSync(value, { stripUnknown: true, abortEarly: true });
+    const read = row.validateSync(oneBottle(value), { stripUnknown: true, abortEarly: true });
+    const lots = read.gases.map((one) => one.lot);
+    const stray = read.channels.find((one) => one.lot !== undefined && !lots.includes(one.lot));
+    if (stray) return { ok: false, why: `${stray.measurand} was tried with ${stray.lot}, which is none of its bottles` };
     return { ok: true, row: { ...read, at: new Date(read.at).toISOString() } as StationRow };
   } catch (error) {
     return { ok: false, why: (error as Error).message };
   }
+}
+
+/** A station with one bottle names it as `gas`. */
+function oneBottle(value: unknown): unknown {
+  const { gas: only, ...rest } = (value ?? {}) as { gas?: unknown; gases?: unknown };
+  return only !== undefined && rest.gases === undefined ? { ...rest, gases: [only] } : value;
 }
 
 const YES = ['1', 'true', 'yes', 'pass', 'passed', 'ok'];
@@ -118,6 +151,7 @@ export function readStationRecord(record: Record<string, string | undefined>): S
       before: given(`${prefix}before`),
       after: given(`${prefix}after`),
       moved: flag(given(`${prefix}moved`)),
+      ...(given(`${prefix}lot`) ? { lot: given(`${prefix}lot`) } : {}),
       ...(given(`${prefix}t90`) === undefined ? {} : { t90Seconds: Number(given(`${prefix}t90`)) }),
     }));
   return readStationRow({
@@ -128,7 +162,10 @@ export function readStationRecord(record: Record<string, string | undefined>): S
     serial: given('serial'),
     kind: given('kind')?.toLowerCase(),
     passed: flag(given('result')),
-    gas: { lot: given('lot'), expires: given('expires') },
+    gases: ['', '2', '3', '4'].flatMap((number) =>
+      number === '' || given(`lot${number}`) ? [{ lot: given(`lot${number}`), expires: given(`expires${number}`) }] : [],
+    ),
+    ...(given('interval') === undefined ? {} : { intervalDays: Number(given('interval')) }),
     outputs: { sound: flag(given('sound')), light: flag(given('light')), vibration: flag(given('vibration')) },
     channels,
   });

@@ -87,6 +87,7 @@ export interface StationChannel {
   after?: string;
   moved: boolean;
   t90Seconds?: number;
+  lot?: string;
 }
 
 export const stationEntry = pgTable('station_entry', {
@@ -98,7 +99,10 @@ export const stationEntry = pgTable('station_entry', {
   at: instant('at').notNull(),
   passed: boolean('passed').notNull(),
   channels: jsonb('channels').$type<StationChannel[]>().notNull(),
-  gas: jsonb('gas').$type<{ lot: string; expires?: string }>().notNull(),
+  /** Its bottles, up to four. */
+  gases: jsonb('gases').$type<{ lot: string; expires?: string }[]>().notNull(),
+  /** Days after which the station calibrates by itself, as set in it. */
+  intervalDays: integer('interval_days'),
   outputs: jsonb('outputs').$type<Record<string, boolean>>().notNull(),
   assetId: uuid('asset_id')
     .notNull()

@@ -35,6 +35,8 @@ export function AssetView({
 }) {
   const { asset, model, customer, channels, runs, open } = card;
   const chart = chartOf(card);
+  const timed = Object.keys(card.response).length > 0;
+  const atStation = card.station.find((one) => one.intervalDays !== null);
   const bump = bumpState({ bumpedAt: asset.bumpedAt?.toISOString() ?? null, passed: asset.bumpPassed, now });
   return (
     <>
@@ -99,6 +101,14 @@ export function AssetView({
                   {describeEvery(policy.every)} <span className="quiet">for {SCOPE[policy.scope]}</span>
                 </dd>
               ))}
+              {atStation && (
+                <dd className="small quiet" data-testid="station-interval">
+                  {say({
+                    code: 'asset.atStation',
+                    numbers: { station: atStation.station, every: describeEvery({ days: atStation.intervalDays! }) },
+                  })}
+                </dd>
+              )}
             </dl>
             {mayBench && <PolicyForm assetId={asset.id} customerId={customer.id} modelId={model.id} />}
           </div>
@@ -132,6 +142,7 @@ export function AssetView({
               <th>Step</th>
               <th>Tolerance</th>
               <th>Sensor</th>
+              {timed && <th title={say({ code: 'asset.t90Title' })}>{say({ code: 'asset.t90' })}</th>}
             </tr>
           </thead>
           <tbody>
@@ -167,6 +178,11 @@ export function AssetView({
                   )}
                   {channel.installedOn && <span className="quiet small"> since {day(channel.installedOn)}</span>}
                 </td>
+                {timed && (
+                  <td className="mono small" data-testid={`t90-${channel.label}`}>
+                    {(card.response[channel.id] ?? []).map((one) => one.seconds.toFixed(0)).join(' · ') || '—'}
+                  </td>
+                )}
               </tr>
             ))}
           </tbody>
@@ -255,7 +271,7 @@ function StationHistory({ station, zone }: { station: Card['station']; zone: str
               <td>
                 <VerdictMark state={one.passed ? 'within' : 'outside'} word={one.passed ? 'passed' : 'failed'} />
               </td>
-              <td className="mono">{one.gas.lot}</td>
+              <td className="mono">{one.gases.map((gas) => gas.lot).join(', ')}</td>
             </tr>
           ))}
         </tbody>

@@ -12,7 +12,7 @@ const row: StationRow = {
   serial: 'VD-1001',
   kind: 'bump',
   passed: true,
-  gas: { lot: 'FG-1402', expires: '2027-12-31' },
+  gases: [{ lot: 'FG-1402', expires: '2027-12-31' }],
   outputs: { sound: true, light: true, vibration: false },
   channels: [
     { measurand: 'oxygen', unit: '%vol', target: '18', before: '20.9', after: '18.1', moved: true, t90Seconds: 12 },
@@ -26,6 +26,22 @@ describe('a station’s log', () => {
     expect(readLog(csv(row))).toEqual([{ line: 2, row, why: '' }]);
     expect(readLog(JSON.stringify(row))).toEqual([{ line: 1, row, why: '' }]);
     expect(readLog(`\uFEFF${csv(row).replaceAll('\n', '\r\n')}`)[0]!.row).toEqual(row);
+  });
+  it('a station with one bottle names it alone; one with several says which channel was tried with which', () => {
+    const { gases, ...rest } = row;
+    expect(readLog(JSON.stringify({ ...rest, gas: gases[0] }))[0]!.row).toEqual(row);
+    const several = {
+      ...row,
+      gases: [...row.gases, { lot: 'CO-7', expires: '2027-06-30' }, { lot: 'H2S-3' }],
+      intervalDays: 30,
+      channels: row.channels.map((one, index) => ({ ...one, lot: index ? 'CO-7' : 'FG-1402' })),
+    };
+    expect(readLog(csv(several))[0]!.row).toEqual(several);
+    expect(readLog(JSON.stringify(several))[0]!.row).toEqual(several);
+    const stray = { ...several, channels: [{ ...row.channels[0], lot: 'NONE-1' }] };
+    expect(readLog(JSON.stringify(stray))[0]!.why).toMatch(/NONE-1, which is none of its bottles/);
+    const five = { ...row, gases: Array.from({ length: 5 }, (_one, index) => ({ lot: `L-${index}` })) };
+    expect(readLog(JSON.stringify(five))[0]!.why).toMatch(/four bottles/);
   });
   // RFC 4180, section 2, rules 5 to 7: fields with commas, line breaks and doubled quotes stand in quotes.
   it('quoted fields with comma, doubled quote and line break, as in RFC 4180', () => {
@@ -42,7 +58,8 @@ describe('a station’s log', () => {
     ['a target that is no number', { channels: [{ ...row.channels[0], target: 'high' }] }, /target is no number/],
     ['a negative T90', { channels: [{ ...row.channels[0], t90Seconds: -1 }] }, /T90 is negative/],
     ['a serial with signs that none has', { serial: '<b>' }, /serial has signs/],
-    ['an expiry that is no date', { gas: { lot: 'L', expires: 'soon' } }, /expiry of the gas/],
+    ['an interval that is none', { intervalDays: 0 }, /interval is no number of days/],
+    ['an expiry that is no date', { gases: [{ lot: 'L', expires: 'soon' }] }, /expiry of the gas/],
   ])('%s is said with its line, the others are taken', (_name, change, why) => {
     const lines = readLog(
       [JSON.stringify(row), JSON.stringify({ ...row, ...change }), JSON.stringify({ ...row, serial: 'B-2' })].join('\n'),

@@ -223,7 +223,11 @@ function Entries({
                   </Link>
                 </td>
                 <td>
-                  {one.kind} <span className="quiet small">gas {one.gas.lot}</span>
+                  {one.kind}{' '}
+                  <span className="quiet small">
+                    gas {one.gases.map((gas) => gas.lot).join(', ')}
+                    {one.intervalDays !== null && `; calibrates every ${one.intervalDays} days`}
+                  </span>
                 </td>
                 <td>
                   <VerdictMark state={one.passed ? 'within' : 'outside'} word={one.passed ? 'passed' : 'failed'} />

@@ -35,6 +35,17 @@ const ecHigh = water(
   { percentOfTarget: '3' },
   linear('1.91'),
 );
+/** The same quantity as ec, shown in mS/cm. */
+const ecInMilli = water(
+  'ec',
+  'Conductivity',
+  'conductivity',
+  'mS/cm',
+  '0.01',
+  '20',
+  { absolute: '0.05', percentOfTarget: '3' },
+  linear('1.91'),
+);
 const tds = water(
   'tds',
   'Dissolved solids',
@@ -175,7 +186,7 @@ export const WATER_MODELS: CatalogueModel[] = [
     kind: 'Grow-room pH/EC meter',
     procedureId: 'grow-room-ph-ec',
     traits: { stores: 'droplets', schools: { points: 'two', drying: 'dab' } },
-    channels: [ph, ec, tds, temperature],
+    channels: [ph, ecInMilli, tds, temperature],
     every: { months: 6 },
   },
   {

@@ -170,7 +170,10 @@ export class Calibrations {
       case 'ecHigh':
       case 'tds': {
         const shown = this.showConductivity(raw.conductance, temperatureC);
-        const wanted = given !== null && role !== 'tds' ? given * (role === 'ecHigh' ? 1000 : 1) : nearest(KNOWN_EC, shown);
+        const wanted =
+          given !== null && role !== 'tds'
+            ? given * (role === 'ecHigh' || this.model.inMilli ? 1000 : 1)
+            : nearest(KNOWN_EC, shown);
         if (wanted === null || shown <= 0) return { why: 'no standard recognised' };
         const cell = (this.kept.cell * wanted) / shown;
         if (cell < 0.75 || cell > 1.3) return { why: 'cell constant out of range' };

@@ -23,6 +23,8 @@ export interface MeterModel {
   saturation: 'local' | 'oneAtm';
   /** The probe keeps its own calibration and moves between meters. */
   digitalProbe?: boolean;
+  /** Shows conductivity in mS/cm alone. */
+  inMilli?: true;
   /** Shows the slope, the offset, the cell constant. */
   tells: ('slope' | 'offset' | 'cellConstant' | 'response')[];
 }
@@ -40,8 +42,15 @@ const INFO: Record<MeterRole, Omit<ChannelInfo, 'slot' | 'fitted'>> = {
   turbidity: { measurand: 'turbidity', unit: 'NTU', resolution: '0.1', lowest: '0', highest: '1000' },
 };
 
+const IN_MILLI = { unit: 'mS/cm', resolution: '0.01', highest: '20' };
+
 export const channelsOf = (model: MeterModel): ChannelInfo[] =>
-  model.roles.map((role, index) => ({ ...INFO[role], slot: index + 1, fitted: true }));
+  model.roles.map((role, index) => ({
+    ...INFO[role],
+    ...(role === 'ec' && model.inMilli ? IN_MILLI : {}),
+    slot: index + 1,
+    fitted: true,
+  }));
 
 const base = {
   firmware: '3.1',
@@ -102,6 +111,7 @@ export const METER_MODELS: Record<string, MeterModel> = Object.fromEntries(
         maker: 'Sillmere',
         model: 'SM-05',
         recognises: false,
+        inMilli: true,
         roles: ['ph', 'ec', 'tds', 'temperature'],
         points: 2,
         tells: [],

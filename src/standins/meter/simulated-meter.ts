@@ -151,7 +151,10 @@ export class SimulatedMeter {
         case 'ph':
           return [c.showPh(raw.millivolts, raw.measuredC + c.temperatureShift), raw.millivolts];
         case 'ec':
-          return [c.showConductivity(raw.conductance, raw.measuredC + c.temperatureShift), raw.conductance];
+          return [
+            c.showConductivity(raw.conductance, raw.measuredC + c.temperatureShift) / (this.model.inMilli ? 1000 : 1),
+            raw.conductance,
+          ];
         case 'ecHigh':
           return [c.showConductivity(raw.conductance, raw.measuredC + c.temperatureShift) / 1000, raw.conductance];
         case 'tds':

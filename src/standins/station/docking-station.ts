@@ -12,13 +12,19 @@ const CLEAR_SECONDS = 90;
 
 /** A docking station: works through its cradles by its own schedule, bumps, calibrates when the bump fails or when it is due, and writes down what it did. */
 export class DockingStation {
+  readonly gases: StationGas[];
+
   constructor(
     readonly name: string,
     readonly cradles: SimulatedInstrument[],
-    readonly gas: StationGas,
+    gas: StationGas | StationGas[],
     /** Every how many rounds a calibration is due whatever the bump said. */
     readonly calibrateEvery = 30,
-  ) {}
+    /** Days between its calibrations, as it writes them into its log. */
+    readonly intervalDays?: number,
+  ) {
+    this.gases = [gas].flat();
+  }
 
   private round = 0;
 
@@ -35,71 +41,115 @@ export class DockingStation {
   }
 
   private bump(instrument: SimulatedInstrument, at: Date): StationRow {
+    const seen = this.gases.map((gas) => this.exposed(instrument, gas, at));
+    const channels = seen.flatMap(({ channels: own }) => own);
+    const outputs = Object.fromEntries(
+      (['sound', 'light', 'vibration'] as const).map((output) => [output, seen.some(({ alarm }) => alarm[output])]),
+    );
+    const passed = channels.every((channel) => channel.moved) && Object.values(outputs).every(Boolean);
+    return { ...this.head(instrument, at, 'bump'), passed, outputs, channels };
+  }
+
+  /** One bottle opened, watched and closed again: what its channels did, and the strongest alarm. */
+  private exposed(instrument: SimulatedInstrument, gas: StationGas, at: Date) {
     const before = instrument.frame();
-    instrument.world.mixture = this.gas.mixture;
+    instrument.world.mixture = gas.mixture;
     const reached = new Map<number, number>();
     let alarm = before.alarm;
-    const infos = instrument.hello(at).channels.filter((channel) => channel.fitted);
+    const infos = this.triedWith(instrument, gas, at);
     for (let seconds = 1; seconds <= GAS_SECONDS; seconds += 1) {
       instrument.tick(1);
       const frame = instrument.frame();
       if (frame.alarm.on) alarm = frame.alarm;
       for (const { slot } of infos) {
         const [was, is] = [this.figure(before, slot), this.figure(frame, slot)];
-        const target = this.target(instrument, slot);
+        const target = this.target(instrument, slot, gas);
         if (!reached.has(slot) && Math.abs(is - was) >= 0.5 * Math.abs(target - was) && Math.abs(target - was) > 0)
           reached.set(slot, seconds);
       }
     }
     const after = instrument.frame();
-    instrument.world.mixture = null;
-    instrument.tick(CLEAR_SECONDS);
-    instrument.press({ id: 'station', key: 'acknowledge' });
-    const channels = infos.map(({ slot, measurand, unit }) => ({
-      measurand,
-      unit,
-      target: String(this.target(instrument, slot)),
-      ...this.texts(before, after, slot),
-      moved: reached.has(slot),
-      ...(reached.has(slot) ? { t90Seconds: reached.get(slot)! * 3 } : {}),
+    this.close(instrument);
+    const channels = infos.map((info) => ({
+      ...this.row(instrument, info, gas, before, after),
+      moved: reached.has(info.slot),
+      ...(reached.has(info.slot) ? { t90Seconds: reached.get(info.slot)! * 3 } : {}),
     }));
-    const outputs = { sound: alarm.sound, light: alarm.light, vibration: alarm.vibration };
-    const passed = channels.every((channel) => channel.moved) && Object.values(outputs).every(Boolean);
-    return { ...this.head(instrument, at, 'bump'), passed, outputs, channels };
+    return { channels, alarm };
   }
 
   private calibrate(instrument: SimulatedInstrument, at: Date): StationRow {
     instrument.press({ id: 'station', key: 'zero' });
-    instrument.world.mixture = this.gas.mixture;
-    instrument.tick(GAS_SECONDS);
-    // What it shows in the gas before it is set: as found.
-    const before = instrument.frame();
-    const { answer } = instrument.press({ id: 'station', key: 'span' });
-    instrument.press({ id: 'station', key: 'save' });
-    instrument.tick(1);
-    const after = instrument.frame();
+    const done = this.gases.map((gas) => {
+      const infos = this.triedWith(instrument, gas, at);
+      instrument.world.mixture = gas.mixture;
+      instrument.tick(GAS_SECONDS);
+      // What it shows in the gas before it is set: as found.
+      const before = instrument.frame();
+      const several = this.gases.length > 1;
+      const ok = several
+        ? infos.every(({ slot }) => instrument.press({ id: 'station', key: 'span', slot }).answer.ok)
+        : instrument.press({ id: 'station', key: 'span' }).answer.ok;
+      instrument.press({ id: 'station', key: 'save' });
+      instrument.tick(1);
+      const after = instrument.frame();
+      this.close(instrument);
+      return { ok, channels: infos.map((info) => ({ ...this.row(instrument, info, gas, before, after), moved: ok })) };
+    });
+    return {
+      ...this.head(instrument, at, 'calibration'),
+      passed: done.every(({ ok }) => ok),
+      outputs: {},
+      channels: done.flatMap(({ channels }) => channels),
+    };
+  }
+
+  private close(instrument: SimulatedInstrument) {
     instrument.world.mixture = null;
     instrument.tick(CLEAR_SECONDS);
     instrument.press({ id: 'station', key: 'acknowledge' });
-    const infos = instrument.hello(at).channels.filter((channel) => channel.fitted);
+  }
+
+  private row(
+    instrument: SimulatedInstrument,
+    { slot, measurand, unit }: { slot: number; measurand: string; unit: string },
+    gas: StationGas,
+    before: ReturnType<SimulatedInstrument['frame']>,
+    after: typeof before,
+  ) {
+    const target = String(this.target(instrument, slot, gas));
     return {
-      ...this.head(instrument, at, 'calibration'),
-      passed: answer.ok,
-      outputs: {},
-      channels: infos.map(({ slot, measurand, unit }) => ({
-        measurand,
-        unit,
-        target: String(this.target(instrument, slot)),
-        ...this.texts(before, after, slot),
-        moved: answer.ok,
-      })),
+      measurand,
+      unit,
+      target,
+      ...this.texts(before, after, slot),
+      ...(this.gases.length > 1 ? { lot: gas.lot } : {}),
     };
+  }
+
+  /** Its channels, each with the bottle that moves it most. */
+  private triedWith(instrument: SimulatedInstrument, gas: StationGas, at: Date) {
+    const fitted = instrument.hello(at).channels.filter((channel) => channel.fitted);
+    const moves = (slot: number, one: StationGas) => Math.abs(this.target(instrument, slot, one) - this.inAir(instrument, slot));
+    return fitted.filter(({ slot }) => {
+      const most = [...this.gases].sort((a, b) => moves(slot, b) - moves(slot, a))[0];
+      return most === gas;
+    });
   }
 
   private head(instrument: SimulatedInstrument, at: Date, kind: 'bump' | 'calibration') {
     const { maker, model } = instrument.model;
-    const gas = { lot: this.gas.lot, expires: this.gas.expires };
-    return { station: this.name, at: at.toISOString(), maker, model, serial: instrument.serial, kind, gas };
+    const gases = this.gases.map(({ lot, expires }) => ({ lot, expires }));
+    return {
+      station: this.name,
+      at: at.toISOString(),
+      maker,
+      model,
+      serial: instrument.serial,
+      kind,
+      gases,
+      ...(this.intervalDays ? { intervalDays: this.intervalDays } : {}),
+    };
   }
 
   private figure(frame: ReturnType<SimulatedInstrument['frame']>, slot: number): number {
@@ -112,8 +162,14 @@ export class DockingStation {
     return { ...(was ? { before: was } : {}), ...(is ? { after: is } : {}) };
   }
 
-  private target(instrument: SimulatedInstrument, slot: number): number {
+  private target(instrument: SimulatedInstrument, slot: number, { mixture }: StationGas): number {
     const channel = instrument.model.channels.find((one) => one.channel.info.slot === slot)!.channel;
-    return Object.entries(channel.responds).reduce((sum, [gas, factor]) => sum + (this.gas.mixture[gas] ?? 0) * factor, 0);
+    return Object.entries(channel.responds).reduce((sum, [gas, factor]) => sum + (mixture[gas] ?? 0) * factor, 0);
+  }
+
+  /** Clean air holds oxygen. */
+  private inAir(instrument: SimulatedInstrument, slot: number): number {
+    const channel = instrument.model.channels.find((one) => one.channel.info.slot === slot)!.channel;
+    return 20.9 * (channel.responds.O2 ?? 0);
   }
 }

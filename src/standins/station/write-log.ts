@@ -10,11 +10,18 @@ const COLUMNS = [
   'result',
   'lot',
   'expires',
+  'lot2',
+  'expires2',
+  'lot3',
+  'expires3',
+  'lot4',
+  'expires4',
+  'interval',
   'sound',
   'light',
   'vibration',
 ];
-const PER_CHANNEL = ['measurand', 'unit', 'target', 'before', 'after', 'moved', 't90'];
+const PER_CHANNEL = ['measurand', 'unit', 'target', 'before', 'after', 'moved', 't90', 'lot'];
 
 export const csvHeader = (channels = 5): string =>
   [...COLUMNS, ...Array.from({ length: channels }, (_one, i) => PER_CHANNEL.map((name) => `ch${i + 1}_${name}`)).flat()].join(
@@ -36,8 +43,8 @@ export function csvLine(row: StationRow, channels = 5): string {
     row.serial,
     row.kind,
     row.passed ? 'pass' : 'fail',
-    row.gas.lot,
-    row.gas.expires,
+    ...[0, 1, 2, 3].flatMap((index) => [row.gases[index]?.lot, row.gases[index]?.expires]),
+    row.intervalDays,
     row.outputs.sound,
     row.outputs.light,
     row.outputs.vibration,
@@ -52,6 +59,7 @@ export function csvLine(row: StationRow, channels = 5): string {
       channel?.after,
       channel?.moved,
       channel?.t90Seconds,
+      channel?.lot,
     ];
   });
   return [...head, ...groups.flat()].map(quoted).join(',');

@@ -1,5 +1,8 @@
 /** Words of the rooms around the bench. */
 export const OFFICE = {
+  'asset.t90': 'T90, s',
+  'asset.t90Title': 'Seconds to nine tenths in the first gas of each visit, oldest first; a new sensor begins anew',
+  'asset.atStation': '{station} calibrates it every {every} by its own setting.',
   'certificate.checkPage': 'Check page',
   'bench.correct': 'correct',
   'bench.correctText': 'Reading as displayed, {unit}',

@@ -7,6 +7,10 @@ export const REFUSALS = {
   'refused.notANumber': '{label}: “{typed}” is not a number.',
   'refused.whoAgreed': '{label} was {before} before: a safety setting. Say who agreed to the change.',
   'refused.faultNeedsNote': '{label}: say what is wrong.',
+  'refused.ownBufferTable':
+    '{name}, lot {lot}, has no table of its own: a buffer of one’s own set is known by its table alone. Type it in from the bottle.',
+  'refused.notOfSet':
+    '{name}, lot {lot}, is not of the set that this meter names its buffers by ({set}): take one of it, or set the meter to another.',
   'refused.noBump': 'This step is no bump test.',
   'refused.unseen': 'Did {channels} move? Every channel is looked at.',
   'refused.untold': 'Did {outputs} work? Say yes or no: what nobody looked at proves nothing.',

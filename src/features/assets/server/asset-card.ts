@@ -2,6 +2,7 @@ import { and, asc, desc, eq, ilike, or, sql } from 'drizzle-orm';
 import { samplesAsked } from '@/core/procedure/schools-of';
 import type { Transaction } from '@/data/connection';
 import { entriesOf } from '@/features/station/server';
+import { responseTimes } from './response-times';
 import {
   asset,
   assetChannel,
@@ -64,7 +65,18 @@ export async function assetCard(tx: Transaction, id: string) {
     );
   const procedure = row.model.procedureId ? shippedProcedure(row.model.procedureId) : undefined;
   const asksSamples = procedure ? samplesAsked(procedure) : [];
-  return { ...row, channels, runs, results, asksSamples, open: open ?? null, policies, station: await entriesOf(tx, id) };
+  const response = await responseTimes(tx, id);
+  return {
+    ...row,
+    channels,
+    runs,
+    results,
+    asksSamples,
+    open: open ?? null,
+    policies,
+    response,
+    station: await entriesOf(tx, id),
+  };
 }
 
 /** Instruments by serial, tag, maker, model or customer; paged by key (serial and id). */

@@ -36,8 +36,8 @@ export async function dryRun(tx: Transaction, text: string, now: Date): Promise<
     seen.add(same(row));
     if (Date.parse(row.at) > now.getTime() + 3_600_000)
       return { ...found, verdict: 'doubtful', why: 'its time lies ahead: the station’s clock is wrong' };
-    if (row.gas.expires && row.gas.expires < row.at.slice(0, 10))
-      return { ...found, verdict: 'doubtful', why: `the station’s gas ${row.gas.lot} had expired on ${row.gas.expires}` };
+    const old = row.gases.find((gas) => gas.expires && gas.expires < row.at.slice(0, 10));
+    if (old) return { ...found, verdict: 'doubtful', why: `the station’s gas ${old.lot} had expired on ${old.expires}` };
     if (!owner) return { ...found, verdict: 'unknown', why: `${row.maker} ${row.serial} is not on record` };
     return { ...found, verdict: 'good', why: row.passed ? '' : 'failed at the station: goes on the bench list' };
   });

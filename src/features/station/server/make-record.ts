@@ -29,8 +29,11 @@ export async function makeStationRecord(context: UseCaseContext, { entryId }: { 
       409,
     );
   const shelf = await referenceSnapshots(tx);
-  const bottle = shelf.find((one) => one.kind === 'gas' && one.lot === entry.gas.lot);
-  if (!bottle) throw new Problem(`The station’s gas ${entry.gas.lot} is not on the shelf: put it there first.`, {}, 409);
+  const bottles = entry.gases.map(({ lot }) => {
+    const bottle = shelf.find((one) => one.kind === 'gas' && one.lot === lot);
+    if (!bottle) throw new Problem(`The station’s gas ${lot} is not on the shelf: put it there first.`, {}, 409);
+    return bottle;
+  });
   const at = entry.at;
   const received = await receive(context, {
     customerId: owner!.asset.customerId,
@@ -52,17 +55,21 @@ export async function makeStationRecord(context: UseCaseContext, { entryId }: { 
   await placeTicket(context, { ticketId, place: await freePlace(context) });
   let open = false;
   const { run } = await recordRun(context, ticketId, (id, procedure, started) => {
-    const scripted = new ScriptedRun(procedure, { run: id, actor, start: at, references: [bottle], source: 'imported' }).start({
+    const scripted = new ScriptedRun(procedure, { run: id, actor, start: at, references: bottles, source: 'imported' }).start({
       ...started,
       origin: 'imported',
     });
-    const slot = procedure.slots.find((one) => one.kind === 'gas')!.id;
-    const point = procedure.points.find(({ target }) => target.kind === 'material' && target.slot === slot)!.id;
+    const slots = procedure.slots.filter((one) => one.kind === 'gas').map((one) => one.id);
+    const point = procedure.points.find(({ target }) => target.kind === 'material' && target.slot === slots[0])!.id;
+    if (bottles.length > slots.length)
+      throw new Problem(`${procedure.title} knows ${slots.length} of the station’s ${bottles.length} bottles.`, {}, 409);
     const matched = entry.channels.flatMap((one) => {
       const channel = scripted.state.channels.find((each) => each.measurand === one.measurand && each.status === 'fitted');
       return channel ? [{ channel, one }] : [];
     });
-    scripted.do({ type: 'bindReference', slot, reference: bottle.id, flowLPerMin: '0.5' });
+    bottles.forEach((bottle, index) =>
+      scripted.do({ type: 'bindReference', slot: slots[index]!, reference: bottle.id, flowLPerMin: '0.5' }),
+    );
     scripted.do({ type: 'decide', step: 'log/work', option: entry.kind });
     if (entry.kind === 'bump')
       scripted.do({
@@ -76,7 +83,15 @@ export async function makeStationRecord(context: UseCaseContext, { entryId }: { 
       const read = (step: string, which: 'before' | 'after') =>
         matched.forEach(({ channel, one }) => {
           const text = one[which];
-          if (text) scripted.do({ type: 'captureReading', step, point, channel: channel.id, text });
+          if (text)
+            scripted.do({
+              type: 'captureReading',
+              step,
+              point,
+              channel: channel.id,
+              text,
+              ...(one.lot ? { inputs: { lot: one.lot } } : {}),
+            });
         });
       read('log/calibration/before', 'before');
       scripted.do({
