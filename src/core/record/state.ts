@@ -55,6 +55,14 @@ export interface StimulusSpan {
   closedEarly?: true;
 }
 
+/** An entry that was taken back, with its reason. */
+export type StruckOut = { seq: number; at: string; reason: string; by: string } & (
+  | { was: 'note'; text: string }
+  | ({ was: 'part' } & EventData['partReplaced'])
+  | ({ was: 'setting' } & EventData['settingChanged'])
+  | { was: 'paper'; photos: string[] }
+);
+
 /** All that the events say, nothing that a clock or a table says. */
 export interface RunState {
   run: string;
@@ -93,6 +101,10 @@ export interface RunState {
   notes: { text: string; seq: number; at: string; by: string }[];
   /** Written on paper that day, without the house, and entered since: the day of the work, who wrote, photos by their SHA-256. */
   paper: (EventData['paperTaken'] & { seq: number; at: string; enteredBy: string }) | null;
+  /** Each time photos were taken in. */
+  sheets: { seq: number; at: string; photos: string[] }[];
+  /** What was said in error and is no longer counted: it stays readable. */
+  struckOut: StruckOut[];
   sentBack: { note: string; at: string; by: string }[];
   /** Approved once, and opened again to mend something. */
   reopened: { reason: string; at: string; by: string; seq: number }[];
@@ -133,6 +145,8 @@ export function emptyState(run: string): RunState {
     late: [],
     notes: [],
     paper: null,
+    sheets: [],
+    struckOut: [],
     sentBack: [],
     reopened: [],
     abortedReason: null,
@@ -162,6 +176,8 @@ export function copyState(state: RunState): RunState {
     decisions: [...state.decisions],
     late: [...state.late],
     notes: [...state.notes],
+    sheets: [...state.sheets],
+    struckOut: [...state.struckOut],
     sentBack: [...state.sentBack],
     reopened: [...state.reopened],
   };

@@ -133,7 +133,8 @@ function tooSoon(
   { step, key, iteration }: PlannedStep,
   { state, context, draft, procedure }: Handling,
 ): EventDraft[] | Refusal {
-  const asked = step.kind === 'read' ? step.exposureSeconds : undefined;
+  // What has to stand still for so long can't have done so earlier.
+  const asked = step.kind === 'read' ? (step.exposureSeconds ?? step.stability?.windowSeconds) : undefined;
   const span = openStimulus(state);
   // How long gas acted on paper stands on the paper.
   if (!asked || capture || !span || state.paper) return [];

@@ -260,3 +260,38 @@ describe('beside the steps', () => {
     }
   });
 });
+
+describe('what was said in error', () => {
+  it('a note, a part, a setting and a photo are struck with a reason: they count no more, and stay readable', () => {
+    const run = openFourGas();
+    const co = run.channel('co');
+    const before = co.sensorSerial;
+    const photo = 'ab'.repeat(32);
+    run.do({ type: 'note', text: 'wrong run' });
+    run.do({ type: 'replacePart', channel: co.id, part: 'sensor', newSerial: 'CO-NEW' });
+    run.do({ type: 'changeSetting', kind: 'alarm', setting: 'low alarm of CO', before: '35', after: '30', agreedBy: 'Customer' });
+    run.do({ type: 'takePaper', day: '2026-11-24', by: 'Tech', photos: [photo] });
+    const { notes, parts, settings, sheets } = run.state;
+    expect(run.channel('co').sensorSerial).toBe('CO-NEW');
+    for (const entry of [notes[0]!, parts[0]!, settings[0]!, sheets[0]!])
+      run.do({ type: 'strike', seq: entry.seq, reason: 'another instrument' });
+    expect([run.state.notes, run.state.parts, run.state.settings, run.state.paper]).toEqual([[], [], [], null]);
+    expect(run.channel('co').sensorSerial).toBe(before);
+    expect(run.state.struckOut.map((one) => [one.was, one.reason])).toEqual(
+      ['note', 'part', 'setting', 'paper'].map((kind) => [kind, 'another instrument']),
+    );
+    expect(run.try({ type: 'strike', seq: notes[0]!.seq, reason: 'again' })).toMatchObject({ code: 'alreadyStruck' });
+    expect(run.try({ type: 'strike', seq: 1, reason: 'the start' })).toMatchObject({ code: 'nothingToStrike' });
+  });
+  it('of two parts in one place the later stays when the earlier is struck; of two photos the other one', () => {
+    const run = openFourGas();
+    const co = run.channel('co');
+    for (const newSerial of ['CO-1', 'CO-2']) run.do({ type: 'replacePart', channel: co.id, part: 'sensor', newSerial });
+    run.do({ type: 'strike', seq: run.state.parts[0]!.seq, reason: 'never fitted' });
+    expect(run.channel('co').sensorSerial).toBe('CO-2');
+    const [one, other] = ['ab'.repeat(32), 'cd'.repeat(32)];
+    for (const photo of [one, other]) run.do({ type: 'takePaper', day: '2026-11-24', by: 'Tech', photos: [photo] });
+    run.do({ type: 'strike', seq: run.state.sheets[0]!.seq, reason: 'blurred' });
+    expect(run.state.paper?.photos).toEqual([other]);
+  });
+});

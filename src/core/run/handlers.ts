@@ -76,13 +76,17 @@ export const HANDLERS: Handlers = {
     ];
   },
   strike: (command, { state, draft }) => {
-    const known = [...state.readings, ...state.adjustments, ...state.bindings].some((entry) => entry.seq === command.seq);
-    if (!known) return refuse('nothingToStrike', 'Only a reading, an adjustment or a reference can be struck out.');
+    const { readings, adjustments, bindings, notes, parts, settings, sheets } = state;
+    const known = [readings, adjustments, bindings, notes, parts, settings, sheets].some((list) =>
+      list.some((entry) => entry.seq === command.seq),
+    );
     const already =
+      state.struckOut.some((entry) => entry.seq === command.seq) ||
       state.readings.some((entry) => entry.seq === command.seq && entry.flags.some((flag) => flag.code === 'struck')) ||
       state.adjustments.some((entry) => entry.seq === command.seq && entry.struck) ||
       state.bindings.some((entry) => entry.seq === command.seq && entry.struck);
     if (already) return refuse('alreadyStruck', 'This entry is struck out already.');
+    if (!known) return refused('nothingToStrike');
     return [draft('struck', { seq: command.seq, reason: command.reason })];
   },
   note: (command, { draft }) => [draft('noted', { text: command.text })],

@@ -126,8 +126,10 @@ export function apply(state: RunState, event: RunEvent): RunState {
     }
     case 'struck':
       applyStrike(state, event.data, by, event.seq);
+      takeBack(state, event.data, by);
       break;
     case 'paperTaken':
+      state.sheets.push({ seq: event.seq, at: event.occurredAt, photos: event.data.photos });
       state.paper = {
         ...event.data,
         // More of the same paper: earlier photos stay.
@@ -240,4 +242,37 @@ function applyStrike(state: RunState, { seq, reason }: { seq: number; reason: st
       .filter((reading) => reading.target?.binding === seq)
       .forEach((reading) => reading.flags.push({ ...flag, code: 'referenceStruck' }));
   }
+}
+
+/** What was said in error no longer counts, and stays readable among what was struck out. */
+function takeBack(state: RunState, { seq, reason }: { seq: number; reason: string }, who: string): void {
+  const of = <T extends { seq: number }>(list: T[]) => list.find((one) => one.seq === seq);
+  const note = of(state.notes);
+  const part = of(state.parts);
+  const setting = of(state.settings);
+  const sheet = of(state.sheets);
+  const by = { reason, by: who };
+  if (note) state.struckOut.push({ was: 'note', seq, at: note.at, text: note.text, ...by });
+  if (part) {
+    state.struckOut.push({ was: 'part', ...part, ...by });
+    const later = state.parts.some((one) => one.channel === part.channel && one.seq > seq);
+    const channel = state.channels.find((one) => one.id === part.channel);
+    if (channel && !later) {
+      if (part.oldSerial) channel.sensorSerial = part.oldSerial;
+      else delete channel.sensorSerial;
+    }
+  }
+  if (setting) state.struckOut.push({ was: 'setting', ...setting, ...by });
+  if (sheet && state.paper) {
+    state.struckOut.push({ was: 'paper', seq, at: sheet.at, photos: sheet.photos, ...by });
+    const left = state.sheets.filter((one) => one.seq !== seq);
+    state.paper = left.length ? { ...state.paper, photos: [...new Set(left.flatMap((one) => one.photos))] } : null;
+  }
+  const without = <T extends { seq: number }>(list: T[]) => list.filter((one) => one.seq !== seq);
+  Object.assign(state, {
+    notes: without(state.notes),
+    parts: without(state.parts),
+    settings: without(state.settings),
+    sheets: without(state.sheets),
+  });
 }

@@ -1,3 +1,4 @@
+export { assetsCsv } from './server/assets-csv';
 export { assetCard, listAssets } from './server/asset-card';
 export { returnToUse, wayBack } from './server/return-to-use';
 export { standingOf } from './server/standing';

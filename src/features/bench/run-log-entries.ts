@@ -1,4 +1,5 @@
-import type { RecordedReading, RunState } from '@/core/record/state';
+import type { EventData } from '@/core/record/event';
+import type { RecordedReading, RunState, StruckOut } from '@/core/record/state';
 import { tryWord } from '@/core/run/try-word';
 import { say } from '@/core/words/say';
 import { signed } from '@/ui/format';
@@ -77,19 +78,14 @@ export function entriesOf(state: RunState, view: RunView): Entry[] {
       struck: null,
       strikable: false,
     })),
-    ...state.notes.map((entry) => plain(entry, say({ code: 'log.note', numbers: { text: entry.text } }))),
+    ...state.notes.map((entry) => strikable(entry, noteWord(entry))),
     ...state.bumps.map((entry) =>
       plain(entry, say({ code: `log.bump.${entry.outcome}`, numbers: { reasons: (entry.reasons ?? []).join(' ') } })),
     ),
-    ...state.parts.map((entry) =>
-      plain(
-        entry,
-        say({ code: 'remark.replaced', numbers: { part: entry.part, old: entry.oldSerial ?? '—', new: entry.newSerial } }),
-      ),
-    ),
-    ...state.settings.map(({ seq, at, setting, before, after, agreedBy }) =>
-      plain({ seq, at }, say({ code: 'notPlain.setting', numbers: { setting, before, after, agreedBy: agreedBy ?? '—' } })),
-    ),
+    ...state.parts.map((entry) => strikable(entry, partWord(entry))),
+    ...state.settings.map((entry) => strikable(entry, settingWord(entry))),
+    ...state.sheets.map((entry) => strikable(entry, paperWord(entry.photos))),
+    ...state.struckOut.map((entry): Entry => ({ ...plain(entry, struckWord(entry)), struck: entry.reason })),
     ...state.channelsSet.map((entry) =>
       plain(
         entry,
@@ -122,6 +118,27 @@ const plain = ({ seq, at }: { seq: number; at: string }, text: string): Entry =>
   struck: null,
   strikable: false,
 });
+
+const strikable = (mark: { seq: number; at: string }, text: string): Entry => ({ ...plain(mark, text), strikable: true });
+
+const noteWord = ({ text }: { text: string }) => say({ code: 'log.note', numbers: { text } });
+const partWord = ({ part, oldSerial, newSerial }: EventData['partReplaced']) =>
+  say({ code: 'remark.replaced', numbers: { part, old: oldSerial ?? '—', new: newSerial } });
+const settingWord = ({ setting, before, after, agreedBy }: EventData['settingChanged']) =>
+  say({ code: 'notPlain.setting', numbers: { setting, before, after, agreedBy: agreedBy ?? '—' } });
+const paperWord = (photos: string[]) => say({ code: 'log.paper', numbers: { count: photos.length } });
+function struckWord(entry: StruckOut): string {
+  switch (entry.was) {
+    case 'note':
+      return noteWord(entry);
+    case 'part':
+      return partWord(entry);
+    case 'setting':
+      return settingWord(entry);
+    case 'paper':
+      return paperWord(entry.photos);
+  }
+}
 
 /** What was told late says so beside itself. */
 function withLate(entry: Entry, { late }: RunState): Entry {

@@ -1,3 +1,4 @@
+import { say } from '@/core/words/say';
 import { AssetTable } from '@/features/assets';
 import { listAssets } from '@/features/assets/server';
 import { page } from '@/platform/page';
@@ -7,6 +8,11 @@ export default page({ permission: 'signedIn', name: '/assets' }, async ({ tx, se
   <main className="page">
     <div className="page-head">
       <h1>Instruments</h1>
+      <span className="end">
+        <a className="btn btn-plain" href="/assets/export">
+          {say({ code: 'asset.export' })}
+        </a>
+      </span>
     </div>
     <AssetTable list={await listAssets(tx, { q: search.q, after: search.after })} q={search.q} after={search.after} />
   </main>

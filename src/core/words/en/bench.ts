@@ -72,6 +72,7 @@ export const BENCH = {
   'saveStep.saysLost':
     'The instrument says: NOT SAVED. Its old calibration stands again: record it as lost, and it is done again.',
   'wait.back': 'The display is back',
+  'log.paper': '{count, plural, one {# photo} other {# photos}} of what was written on paper',
   'log.note': 'note: {text}',
   'log.bump.passed': 'bump passed',
   'log.bump.failed': 'bump failed: {reasons}',

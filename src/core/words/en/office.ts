@@ -1,5 +1,6 @@
 /** Words of the rooms around the bench. */
 export const OFFICE = {
+  'asset.export': 'As a table (CSV)',
   'asset.t90': 'T90, s',
   'asset.t90Title': 'Seconds to nine tenths in the first gas of each visit, oldest first; a new sensor begins anew',
   'asset.atStation': '{station} calibrates it every {every} by its own setting.',

@@ -11,6 +11,8 @@ export const REFUSALS = {
     '{name}, lot {lot}, has no table of its own: a buffer of one’s own set is known by its table alone. Type it in from the bottle.',
   'refused.notOfSet':
     '{name}, lot {lot}, is not of the set that this meter names its buffers by ({set}): take one of it, or set the meter to another.',
+  'refused.nothingToStrike':
+    'A reading, an adjustment, a reference, a part, a setting, a note or a photo can be struck out; nothing else.',
   'refused.noBump': 'This step is no bump test.',
   'refused.unseen': 'Did {channels} move? Every channel is looked at.',
   'refused.untold': 'Did {outputs} work? Say yes or no: what nobody looked at proves nothing.',

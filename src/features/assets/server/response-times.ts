@@ -2,6 +2,7 @@ import { asc, eq, and, sql } from 'drizzle-orm';
 import type { EventData } from '@/core/record/event';
 import type { Transaction } from '@/data/connection';
 import { run, runEvent } from '@/data/schema';
+import { notStruck } from '@/data/not-struck';
 
 /** How fast a channel came in one run: seconds to nine tenths, of its first gas there. */
 export interface ResponseTime {
@@ -23,6 +24,7 @@ export async function responseTimes(tx: Transaction, assetId: string): Promise<R
     .where(
       and(
         eq(run.assetId, assetId),
+        notStruck,
         sql`(${runEvent.type} = 'partReplaced' or (${runEvent.type} = 'readingCaptured' and ${runEvent.data} -> 'capture' ? 't90Seconds') or (${runEvent.type} = 'bumped' and ${runEvent.data}::text like '%"t90Seconds"%'))`,
       ),
     )

@@ -2,6 +2,7 @@ import { and, asc, eq, ne, sql } from 'drizzle-orm';
 import type { EventData } from '@/core/record/event';
 import type { Transaction } from '@/data/connection';
 import { assetChannel, run, runEvent } from '@/data/schema';
+import { notStruck } from '@/data/not-struck';
 
 export interface RawHistory {
   /** By channel: raw outputs read back at spans of earlier runs, oldest first. */
@@ -15,7 +16,7 @@ export async function rawHistory(tx: Transaction, assetId: string, notThis: stri
     .select({ type: runEvent.type, data: runEvent.data, at: runEvent.occurredAt })
     .from(runEvent)
     .innerJoin(run, eq(run.id, runEvent.runId))
-    .where(and(eq(run.assetId, assetId), ne(run.id, notThis), sql`${runEvent.type} in ('adjusted', 'partReplaced')`))
+    .where(and(eq(run.assetId, assetId), ne(run.id, notThis), notStruck, sql`${runEvent.type} in ('adjusted', 'partReplaced')`))
     .orderBy(asc(runEvent.occurredAt), asc(runEvent.seq));
   const outputs: RawHistory['outputs'] = {};
   for (const row of rows) {

@@ -1,0 +1,53 @@
+import { eq } from 'drizzle-orm';
+import Papa from 'papaparse';
+import { SAMPLE_QUANTITIES } from '@/core/instrument/samples';
+import type { Transaction } from '@/data/connection';
+import { asset, customer, instrumentModel } from '@/data/schema';
+
+/** Every instrument with where it stands, since when, why and by whom, what it is used for and when it is due: a table for whoever wants to count. */
+export async function assetsCsv(tx: Transaction): Promise<string> {
+  const rows = await tx
+    .select({ asset, model: instrumentModel.name, kind: instrumentModel.kind, customer: customer.name })
+    .from(asset)
+    .innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id))
+    .innerJoin(customer, eq(asset.customerId, customer.id))
+    .orderBy(asset.serial, asset.id);
+  return Papa.unparse(
+    {
+      fields: [
+        'serial',
+        'tag',
+        'maker',
+        'model',
+        'kind',
+        'customer',
+        'status',
+        'since',
+        'why',
+        'by',
+        ...SAMPLE_QUANTITIES.map((quantity) => `samples_${quantity}`),
+        'next_due',
+        'bumped_at',
+        'bump',
+      ],
+      data: rows.map(({ asset: one, model, kind, customer: owner }) => [
+        one.serial,
+        one.tag,
+        one.maker,
+        model,
+        kind,
+        owner,
+        one.status,
+        one.statusSince?.toISOString() ?? '',
+        one.statusWhy,
+        one.statusBy,
+        ...SAMPLE_QUANTITIES.map((quantity) => one.samples?.[quantity] ?? ''),
+        one.nextDue ?? '',
+        one.bumpedAt?.toISOString() ?? '',
+        one.bumpPassed === null ? '' : one.bumpPassed ? 'passed' : 'failed',
+      ]),
+    },
+    // A cell that begins like a formula is no formula in anybody's spreadsheet.
+    { escapeFormulae: true },
+  );
+}
