@@ -7,6 +7,7 @@ import { benchCore } from './bench-core';
 import { benchDips } from './bench-dips';
 import { benchExposures } from './bench-exposures';
 import { benchGas } from './bench-gas';
+import { benchSettling } from './bench-settling';
 import { benchJudge } from './bench-judge';
 import { dueList } from '@/features/due/server';
 import { probeSheetAgainstSql } from './bench-probe';
@@ -94,6 +95,7 @@ async function certificatesAgainstLibrary(): Promise<boolean> {
 const results = [
   ...benchCore(),
   benchGas(),
+  benchSettling(),
   benchExposures(),
   benchDips(),
   ...(await benchJudge()),

@@ -1,3 +1,5 @@
+import { IN_TIME, type LiveChannel, type LiveRule } from '@/core/live/live-channel';
+
 /** One sensor of a simulated monitor, as a bench of settling knows it. */
 export interface Sensor {
   target: number;
@@ -57,4 +59,62 @@ export function shown(sensor: Sensor, seconds: number, normal: () => number): st
   const step = Number(sensor.resolution);
   const value = sensor.rest + (sensor.target - sensor.rest) * sensor.follows(seconds) + sensor.noise * normal();
   return (Math.round(value / step) * step).toFixed(sensor.resolution.split('.')[1]?.length ?? 0);
+}
+
+/** Nobody waits longer for a reading. */
+export const MOST_SECONDS = 300;
+/** Largest settling error that counts as none, as a share of the tolerance. */
+export const QUARTER = 0.25;
+
+/** One channel as it was taken: when, what was left in parts of the tolerance, and what was said to be left at most. */
+export interface Taken {
+  seconds: number;
+  error: number;
+  bound: number | null;
+  /** Not settled, and nothing more was to be had in three minutes: taken with what is left. */
+  saidSo: boolean;
+  settled: boolean;
+}
+
+/** Every channel of an instrument in gas until it may be captured; somebody looks every two seconds. */
+export function settle(
+  sensors: Sensor[],
+  normal: () => number,
+  channelOf: (rule: LiveRule, index: number) => LiveChannel,
+  early: boolean,
+): Taken[] {
+  return sensors.map((sensor, index) => {
+    const rule = { resolution: sensor.resolution, tolerance: sensor.tolerance, expectedChange: sensor.target - sensor.rest };
+    const channel = channelOf(rule, index);
+    const rest = sensor.rest.toFixed(sensor.resolution.split('.')[1]?.length ?? 0);
+    for (let seconds = -15; seconds <= 0; seconds += 0.25) channel.push(seconds, rest, 'value', null);
+    channel.gas(0);
+    for (let seconds = 0.25; seconds <= MOST_SECONDS; seconds += 0.25) {
+      channel.push(seconds, shown(sensor, seconds, normal), 'value', null);
+      if (seconds % 2 !== 0 || seconds < 20) continue;
+      const look = channel.look({ early });
+      if (!look) continue;
+      const late = Boolean(look.known?.notInTime && seconds >= IN_TIME);
+      const taken = look.known?.settled || late || look.close?.close ? look.text : look.stable?.text;
+      if (taken === undefined) continue;
+      return {
+        seconds,
+        error: Math.abs(Number(taken) - sensor.target) / sensor.tolerance,
+        bound: look.known ? look.known.bound / sensor.tolerance : null,
+        saidSo: late,
+        settled: true,
+      };
+    }
+    return { seconds: MOST_SECONDS, error: 0, bound: null, saidSo: false, settled: false };
+  });
+}
+
+/** Largest part of the tolerance that is still to come on any channel after so long. */
+export const left = (sensors: Sensor[], seconds: number): number =>
+  Math.max(...sensors.map((one) => (Math.abs(one.target - one.rest) * (1 - one.follows(seconds))) / one.tolerance));
+
+/** When somebody who knew the sensors would stop. */
+export function oracle(sensors: Sensor[]): number {
+  for (let seconds = 1; seconds < 900; seconds += 1) if (left(sensors, seconds) <= QUARTER) return seconds;
+  return 900;
 }

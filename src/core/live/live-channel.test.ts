@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import type { ResponseCard } from '../stability/response-card';
 import { LiveChannel } from './live-channel';
 
 /** A first-order response with time constant `tau`, as a display of step 1 shows it, four times a second. */
@@ -108,5 +109,28 @@ describe('a channel on a live line', () => {
     feed(channel, 0, 20, () => 7);
     channel.push(3, '99', 'value', null);
     expect(channel.look()!.text).toBe('7');
+  });
+  it('where its model is known, a still display is not enough while a slow part may come; settled, it stays so when a digit flickers', () => {
+    const response = { dead: [0, 1], tau: [6, 12], slow: [0.05, 0.15], slower: [10, 15] } as const satisfies ResponseCard;
+    const slow = (seconds: number) =>
+      seconds < 30 ? 0 : 100 * (1 - 0.9 * Math.exp(-(seconds - 30) / 8) - 0.1 * Math.exp(-(seconds - 30) / 100));
+    const channel = new LiveChannel({ ...rule, response: { ...response } });
+    const blind = new LiveChannel(rule);
+    for (const one of [channel, blind]) {
+      feed(one, 0, 30, slow);
+      one.gas(30);
+      feed(one, 30, 144, slow);
+    }
+    // Three are still to come, more than a quarter of the tolerance, and nothing moves.
+    expect(blind.look({ early: false })!.stable).not.toBeNull();
+    const early = channel.look({ early: false })!;
+    expect(early).toMatchObject({ stable: null, known: { settled: false, notInTime: false } });
+    expect(early.known!.bound).toBeGreaterThan(2.5);
+    feed(channel, 144, 215, slow);
+    expect(channel.look()!.known).toMatchObject({ settled: true, bound: 2.5 });
+    feed(channel, 215, 225, (seconds) => slow(seconds) - (Math.round(seconds * 4) % 2));
+    expect(channel.look()!.known!.settled).toBe(true);
+    channel.gas(null);
+    expect(channel.look()!.known).toBeNull();
   });
 });

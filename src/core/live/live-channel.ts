@@ -1,6 +1,8 @@
 import { decimalPlaces } from '../quantity/decimal';
 import { estimateFinal, type FinalEstimate } from '../stability/estimate-final';
 import { gasMayClose, type CloseAdvice } from '../stability/gas-may-close';
+import { shapesOf, type ResponseCard } from '../stability/response-card';
+import { SettledBelief, SHAPES, SURE } from '../stability/settled-belief';
 import { PlateauStream } from '../stability/plateau-stream';
 import { ResponseRecorder } from '../stability/response-recorder';
 import { timeToShare } from '../stability/response-times';
@@ -12,6 +14,8 @@ export interface LiveRule {
   tolerance: number | null;
   /** What the gas should change it by; null while no gas is applied. */
   expectedChange: number | null;
+  /** What is known of how the sensors of its model come to their readings. */
+  response?: ResponseCard;
 }
 
 export interface StableReading {
@@ -20,6 +24,16 @@ export interface StableReading {
   windowSeconds: number;
   /** Null where the display did not move at all. */
   samples: WindowSamples | null;
+}
+
+export interface Known {
+  /** Distance of the final value from the figure shown, at most, with 95 % confidence. */
+  bound: number;
+  /** The bound is under a quarter of the tolerance. */
+  settled: boolean;
+  /** It will not be in three minutes of gas. */
+  notInTime: boolean;
+  spread: string;
 }
 
 /** What one channel is doing now. Times in s of the instrument's own clock. */
@@ -34,6 +48,8 @@ export interface LiveLook {
   t50Seconds: number | null;
   t90Seconds: number | null;
   estimate: FinalEstimate | null;
+  /** By what is known of its model: how much may still come, and whether that is little enough; null where nothing is known, or too little was seen. */
+  known: Known | null;
   close: CloseAdvice | null;
   /** The last seconds as they are, settled or not: middle, highest less lowest, and the slope a minute; null with too little to tell. */
   lately: { middle: number; spread: number; perMinute: number } | null;
@@ -48,6 +64,12 @@ const GIVES_UP_AFTER = 45;
 /** Largest settling error, as a share of the tolerance, at which closing is proposed. */
 export const CLOSE_SHARE = 0.25;
 const TRACE_POINTS = 120;
+/** Nobody opens gas for longer than this for a reading. */
+export const IN_TIME = 180;
+/** By so much may the probability fall before what was settled is no longer. */
+const HOLDS = 0.2;
+/** Unrest of what is taken by belief is looked for in so many seconds: over more of them it was still coming. */
+export const LOOK_SECONDS = 5;
 
 /**
  * One channel of a live line: settled or not, response times, early estimate. Memory is bounded, whatever the time it runs. Time in s, rising; values in the channel's unit.
@@ -64,6 +86,8 @@ export class LiveChannel {
   private before: number | null = null;
   private last: { seconds: number; text: string; status: LiveLook['status']; raw: string | null } | null = null;
   private recent: { seconds: number; value: number }[] = [];
+  private belief: SettledBelief | null = null;
+  private held = false;
 
   constructor(private rule: LiveRule) {
     this.plateau = this.fresh();
@@ -72,11 +96,15 @@ export class LiveChannel {
   /** Another point or tolerance: what was seen stays. */
   setRule(rule: LiveRule): void {
     const inGas = (one: LiveRule) => one.expectedChange !== null;
+    const card = (one: LiveRule) => JSON.stringify(one.response ?? null);
+    const other = card(rule) !== card(this.rule) || inGas(rule) !== inGas(this.rule);
     if (rule.resolution === this.rule.resolution && rule.tolerance === this.rule.tolerance && inGas(rule) === inGas(this.rule)) {
       this.rule = rule;
+      if (other) this.believe();
       return;
     }
     this.rule = rule;
+    if (other) this.believe();
     this.plateau = this.fresh();
     for (const { seconds, value } of this.recent) this.plateau.push(seconds, value);
   }
@@ -91,6 +119,17 @@ export class LiveChannel {
     if (seconds !== null)
       this.recent.filter((one) => one.seconds > seconds).forEach((one) => this.response.push(one.seconds - seconds, one.value));
     this.plateau = this.fresh();
+    this.believe();
+  }
+
+  /** The belief of a gas begins when it comes. */
+  private believe(): void {
+    this.held = false;
+    this.belief = null;
+    const { response, expectedChange, resolution } = this.rule;
+    if (this.gasAt === null || this.before === null || !response || expectedChange === null) return;
+    this.belief = new SettledBelief({ before: this.before, resolution: Number(resolution), shapes: shapesOf(response, SHAPES) });
+    for (const { seconds, value } of this.recent) if (seconds > this.gasAt) this.belief.push(seconds - this.gasAt, value);
   }
 
   push(seconds: number, text: string, status: LiveLook['status'], raw: string | null): void {
@@ -108,7 +147,10 @@ export class LiveChannel {
     const edge = seconds - Math.max(30, WINDOW_SECONDS);
     if (this.recent.length > 64 && this.recent[32]!.seconds < edge) this.recent.splice(0, 32);
     if (this.recent.length > 600) this.recent.splice(0, 300);
-    if (this.gasAt !== null && seconds > this.gasAt) this.response.push(seconds - this.gasAt, value);
+    if (this.gasAt !== null && seconds > this.gasAt) {
+      this.response.push(seconds - this.gasAt, value);
+      this.belief?.push(seconds - this.gasAt, value);
+    }
   }
 
   /** `early: false` leaves the estimate out: as-left readings wait for the plateau anyhow. */
@@ -116,7 +158,9 @@ export class LiveChannel {
     if (!this.last) return null;
     const { text, status, raw, seconds } = this.last;
     const since = this.gasAt === null ? null : Math.max(0, seconds - this.gasAt);
-    const stable = this.stable(since);
+    const known = this.known(since);
+    // Where the model is known a still display alone proves nothing: a slow part stands still too.
+    const stable = known && !known.settled ? null : this.stable(since);
     const samples = this.response.samples();
     const final = stable && since !== null ? Number(stable.text) : null;
     const moved = this.before !== null && final !== null && Math.abs(final - this.before) >= 3 * Number(this.rule.resolution);
@@ -133,12 +177,33 @@ export class LiveChannel {
       t50Seconds: round(share(0.5)),
       t90Seconds: round(share(0.9)),
       estimate,
+      known,
       close:
         estimate && this.rule.tolerance && status === 'value'
           ? gasMayClose({ estimate, displayed: Number(text), tolerance: this.rule.tolerance, share: CLOSE_SHARE })
           : null,
       lately: this.lately(),
       trace: thin(this.recorder.samples() as { seconds: number; value: number }[]),
+    };
+  }
+
+  private known(since: number | null): Known | null {
+    const { tolerance, resolution, expectedChange } = this.rule;
+    if (!this.belief || since === null || since < SETTLES_AFTER || !tolerance || this.last!.status !== 'value') return null;
+    const displayed = Number(this.last!.text);
+    // A channel that barely moves is no response: it is looked at for as long as any other.
+    if (Math.abs(displayed - this.before!) < Math.abs(expectedChange ?? 0) / 2 && since < GIVES_UP_AFTER) return null;
+    const within = CLOSE_SHARE * tolerance;
+    const look = this.belief.look({ displayed, within });
+    if (!look) return null;
+    // What was settled stays so until much less speaks for it: a digit that flickers is no reason.
+    this.held = look.probability >= (this.held ? SURE - HOLDS : SURE);
+    const values = this.recent.filter((one) => one.seconds > this.last!.seconds - LOOK_SECONDS).map((one) => one.value);
+    return {
+      bound: look.probability >= SURE ? within : look.bound,
+      settled: this.held,
+      notInTime: !this.held && (look.expectedAt === null || look.expectedAt > IN_TIME),
+      spread: (Math.max(...values) - Math.min(...values)).toFixed(decimalPlaces(resolution)),
     };
   }
 

@@ -1,6 +1,7 @@
 import * as yup from 'yup';
 import type { RunChannel, WaterTerms } from '../record/event';
 import type { Tolerance } from '../record/tolerance';
+import type { ResponseCard } from '../stability/response-card';
 import { MEASURAND_IDS } from '../quantity/unit';
 import { decimal, either, maybe, shape, storedReader } from '../stored-reader';
 
@@ -22,6 +23,20 @@ const WATER = shape({
   charge: decimal(),
 });
 const ALARMS = shape({ low: decimal(), high: decimal() });
+const between = (lowest: number, highest: number) =>
+  yup
+    .array()
+    .of(yup.number().min(lowest).max(highest).required())
+    .length(2)
+    .test('rising', '${path} must rise', (pair) => pair === undefined || !(pair[0]! > pair[1]!))
+    .optional()
+    .default(undefined);
+const RESPONSE = shape({
+  dead: between(0, 60).required(),
+  tau: between(0.5, 300).required(),
+  slow: between(0, 0.9).required(),
+  slower: between(1, 50),
+});
 const CHANNEL = shape({
   role: yup.string().required(),
   label: yup.string().required(),
@@ -40,6 +55,7 @@ const CHANNEL = shape({
   scale: maybe(SCALE),
   water: maybe(WATER),
   alarms: maybe(ALARMS),
+  response: maybe(RESPONSE),
   coefficients: maybe(shape({ temperaturePercentPerC: decimal(), pressurePercentPerHPa: decimal() })),
 });
 
@@ -52,7 +68,10 @@ export const readWaterTerms = storedReader<WaterTerms>('water terms', WATER.requ
 /** Alarm points as they were stored, checked. Errors: RangeError. */
 export const readAlarms = storedReader<NonNullable<RunChannel['alarms']>>('alarm points', ALARMS.required());
 /** A channel as every instrument of a model has it when new. */
-export type ModelChannel = Omit<RunChannel, 'id' | 'item' | 'status' | 'sensorSerial'>;
+export type ModelChannel = Omit<RunChannel, 'id' | 'item' | 'status' | 'sensorSerial'> & {
+  /** How its sensors come to their readings, from the manual or learnt from its own traces. */
+  response?: ResponseCard;
+};
 
 /** The channels of a model as they were stored, checked. Errors: RangeError. */
 export const readModelChannels = storedReader<ModelChannel[]>('channels of a model', yup.array(CHANNEL.required()).required());

@@ -62,7 +62,10 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
   const open = openStimulus(state);
   const gas = open && view.procedure.slots.find((slot) => slot.id === open.slot)?.kind === 'gas' ? open : null;
   const line = view.line && state.status === 'open' ? view.line : null;
-  const rules = useMemo(() => rulesFor(view.procedure, state, present, view.match), [view.procedure, state, present, view.match]);
+  const rules = useMemo(
+    () => rulesFor(view.procedure, state, present, view.match, view.responses),
+    [view.procedure, state, present, view.match, view.responses],
+  );
   const live = useLive(line?.id ?? null, rules, (gas ?? openLiquid(view.procedure, state))?.onAt ?? null);
   const hand = useHand(state.run, line !== null);
   useLineChanges(line?.id ?? null);

@@ -1,3 +1,4 @@
+import type { ResponseCard } from '@/core/stability/response-card';
 import type { ModelChannel } from '@/data/schema';
 import type { CatalogueModel } from './catalogue-model';
 import { WATER_MODELS } from './water-models';
@@ -159,6 +160,9 @@ const breathing = [
   ),
 ];
 
+/** As a manual states it: T90 of 10 to 35 s, a tenth of it slow. */
+const BRISK: ResponseCard = { dead: [0, 2], tau: [4, 15], slow: [0.03, 0.15], slower: [2.5, 6] };
+
 export const MODELS: CatalogueModel[] = [
   {
     maker: 'Ordfell',
@@ -166,7 +170,7 @@ export const MODELS: CatalogueModel[] = [
     kind: 'Four-gas leak monitor',
     procedureId: 'four-gas-leak-monitor',
     traits: {},
-    channels: [o2, ex, h2s, co],
+    channels: [o2, ex, h2s, co].map((channel) => ({ ...channel, response: BRISK })),
     every: { months: 8 },
   },
   {

@@ -72,6 +72,9 @@ export const BENCH = {
   'saveStep.saysLost':
     'The instrument says: NOT SAVED. Its old calibration stands again: record it as lost, and it is done again.',
   'wait.back': 'The display is back',
+  'live.knownSettled': 'settled: at most {bound} {unit} still to come (95 %)',
+  'live.knownLeft': 'up to {bound} {unit} may still come',
+  'live.knownNotInTime': 'not in 3 min: up to {bound} {unit} may still come; then it may be taken, with that in its budget',
   'log.paper': '{count, plural, one {# photo} other {# photos}} of what was written on paper',
   'log.note': 'note: {text}',
   'log.bump.passed': 'bump passed',

@@ -35,7 +35,7 @@ export const BUDGET = {
   'basis.targetStep': 'expected value rounded to {step} {unit}',
   'basis.spread': 'half the recorded spread of {spread} {unit} in {seconds} s, taken as U with k = 2',
   'basis.window': '{n} readings in {seconds} s, lag-one correlation {correlation}, worth {worth} independent ones',
-  'basis.settling': 'at most {settling} {unit} still to come when it was read',
+  'basis.settling': 'at most {settling} {unit} still to come when it was read (95 %)',
   'basis.percent': '{percent} % of {value} {unit}: {source}',
   'basis.absolute': '{value} {unit}: {source}',
   'basis.study': 'pooled s of {n} readings of this point: {source}',

@@ -1,5 +1,6 @@
 'use client';
 import type { LiveLook } from '@/core/live/live-channel';
+import { say } from '@/core/words/say';
 
 const WIDTH = 168;
 const HEIGHT = 40;
@@ -13,14 +14,21 @@ export function LiveReading({ look, unit, target, name }: { look: LiveLook; unit
         <span className="live-unit"> {unit}</span>
       </span>
       <Trace look={look} target={target} name={name} />
-      <span className="live-state">{stateOf(look)}</span>
+      <span className="live-state">{stateOf(look, unit)}</span>
     </div>
   );
 }
 
-function stateOf(look: LiveLook): string {
+/** Where the model is known: how much may still come. */
+function knownState({ settled, notInTime, bound }: NonNullable<LiveLook['known']>, unit: string): string {
+  const code = settled ? 'live.knownSettled' : notInTime ? 'live.knownNotInTime' : 'live.knownLeft';
+  return say({ code, numbers: { bound: bound.toPrecision(2), unit } });
+}
+
+function stateOf(look: LiveLook, unit: string): string {
   const times = look.t90Seconds === null ? '' : ` · T90 ${Math.round(look.t90Seconds)} s`;
   if (look.status !== 'value') return 'no number';
+  if (look.known) return knownState(look.known, unit);
   if (look.stable) return `steady at ${look.stable.text}, spread ${look.stable.spread}${times}`;
   if (look.close?.close) return 'near enough to close';
   if (look.estimate && look.estimate.value !== null)

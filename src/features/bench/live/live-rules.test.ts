@@ -25,6 +25,7 @@ const look = (rest: Partial<LiveLook>): LiveLook => ({
   t50Seconds: 7,
   t90Seconds: 24,
   estimate: null,
+  known: null,
   close: null,
   lately: null,
   trace: [],
@@ -45,6 +46,18 @@ describe('what a press of the capture key takes', () => {
     expect(capturable(look({ close: nearly }), 'line', 'asFound')!.capture.settling).toBe('0.830');
     for (const phase of ['asLeft', 'adjustment', 'check'] as const)
       expect(capturable(look({ close: nearly }), 'line', phase)).toBeNull();
+  });
+  it('where its model is known: proved near enough, in any phase; or known not to be so in three minutes, once they are over', () => {
+    const known = { bound: 2.5, settled: true, notInTime: false, spread: '1' };
+    for (const phase of ['asFound', 'asLeft', 'adjustment'] as const)
+      expect(capturable(look({ known }), 'line', phase)).toMatchObject({
+        text: '98',
+        capture: { settling: '2.50', spread: '1', windowSeconds: 5 },
+      });
+    const never = { bound: 4.2, settled: false, notInTime: true, spread: '0' };
+    expect(capturable(look({ known: never, secondsOfGas: 120 }), 'line', 'asLeft')).toBeNull();
+    expect(capturable(look({ known: never, secondsOfGas: 180 }), 'line', 'asLeft')!.capture.settling).toBe('4.20');
+    expect(capturable(look({ known: { ...never, notInTime: false }, secondsOfGas: 180 }), 'line', 'asLeft')).toBeNull();
   });
   it('a probe in a liquid that flutters is taken as it is after a while, one that drifts later; only as found, and never in gas', () => {
     const flutter = { middle: 98, spread: 4, perMinute: 1 };

@@ -1,7 +1,8 @@
 import type { ChannelMatch } from '@/core/live/match-channels';
-import type { LiveLook, LiveRule } from '@/core/live/live-channel';
+import { IN_TIME, LOOK_SECONDS, type LiveLook, type LiveRule } from '@/core/live/live-channel';
 import type { Procedure } from '@/core/procedure/procedure';
 import type { Capture } from '@/core/record/evidence';
+import type { ResponseCard } from '@/core/stability/response-card';
 import { toleranceAt } from '@/core/record/tolerance';
 import type { PlannedStep } from '@/core/run/plan';
 import { isRefusal } from '@/core/words/refusal';
@@ -22,6 +23,7 @@ export function rulesFor(
   state: RunState,
   present: PlannedStep | undefined,
   match: Record<string, ChannelMatch>,
+  responses: Record<string, ResponseCard> = {},
 ): Record<number, LiveRule> {
   const gas = openStimulus(state);
   const rules: Record<number, LiveRule> = {};
@@ -47,6 +49,7 @@ export function rulesFor(
       resolution: channel.resolution,
       tolerance: tolerance !== null && tolerance > 0 ? tolerance : null,
       expectedChange: isGas && value !== null ? value - rest : null,
+      ...(responses[channel.role] ? { response: responses[channel.role]! } : {}),
     };
   }
   return rules;
@@ -81,6 +84,18 @@ export function capturable(
         spread: look.stable.spread,
         windowSeconds: look.stable.windowSeconds,
         ...(look.stable.samples ? { samples: look.stable.samples } : {}),
+        ...times,
+      },
+    };
+  // By what is known of its model: proved near enough, or known not to be so in three minutes of gas. Its bound stands in the budget.
+  if (look.known && (look.known.settled || (look.known.notInTime && (look.secondsOfGas ?? 0) >= IN_TIME)))
+    return {
+      text: look.text,
+      capture: {
+        line,
+        spread: look.known.spread,
+        windowSeconds: LOOK_SECONDS,
+        settling: look.known.bound.toPrecision(3),
         ...times,
       },
     };

@@ -14,6 +14,7 @@ import { dateIn } from '@/platform/clock';
 import { readSettings } from '@/platform/settings';
 import { may } from '@/platform/permission';
 import { board, type BoardTicket } from './board';
+import type { ResponseCard } from '@/core/stability/response-card';
 import { keysOfModel, type ModelKeys } from './model-keys';
 import { rawHistory, type RawHistory } from './raw-history';
 import { loadRun } from './run-store';
@@ -56,6 +57,8 @@ export interface RunView {
   /** How each step goes on this model, by the step's path. */
   keys: ModelKeys;
   mayWriteKeys: boolean;
+  /** How the model's sensors come to their readings, by channel role, where it is known. */
+  responses: Record<string, ResponseCard>;
   /** Who looks at it. */
   me: { id: string; name: string };
 }
@@ -69,7 +72,7 @@ export async function runView(
   const loaded = await loadRun(tx, id);
   if (!loaded) return null;
   const [row] = await tx
-    .select({ asset, model: instrumentModel.name, customer: customer.name })
+    .select({ asset, model: instrumentModel.name, channels: instrumentModel.channels, customer: customer.name })
     .from(asset)
     .innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id))
     .innerJoin(customer, eq(asset.customerId, customer.id))
@@ -116,6 +119,7 @@ export async function runView(
       atBench: may(me.role, 'bench'),
     }),
     mayWriteKeys: may(me.role, 'bench'),
+    responses: Object.fromEntries(row!.channels.flatMap(({ role, response }) => (response ? [[role, response]] : []))),
     me: { id: me.id, name: me.name },
     raw: await rawHistory(tx, loaded.row.assetId, id),
   };
