@@ -55,13 +55,13 @@ export function handleReading(command: Extract<Command, { type: 'captureReading'
     ...(command.capture ? { capture: command.capture } : {}),
   });
   if ('refused' in result) return result;
-  const early = tooSoon(command, step, handling);
-  if (isRefusal(early)) return early;
   const contradiction =
     step.step.phase === 'adjustment' && result.target
       ? measurandOf(channel.measurand).contradicts?.({ point, channel, state, inputs, procedure }, result.target)
       : null;
   if (contradiction) return contradiction;
+  const early = tooSoon(command, step, handling);
+  if (isRefusal(early)) return early;
   const counts = step.step.counts !== false;
   const captured = draft(
     'readingCaptured',

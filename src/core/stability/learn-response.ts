@@ -37,7 +37,7 @@ export function learnResponse({
 }): ResponseCard | null {
   const whole = traces.filter((trace) => (trace.at(-1)?.seconds ?? 0) >= 120).map((trace) => thinned(trace, before));
   if (whole.length < FEWEST) return null;
-  const { slower: _none, ...root } = ANY;
+  const root: ResponseCard = { dead: ANY.dead, tau: ANY.tau, slow: ANY.slow };
   const [first, second] = [ANY, root].map((card) => closer(card, whole, resolution)) as [Mixture, Mixture];
   return wider(spread(first.explains >= second.explains ? first : second, OUTSIDE));
 }

@@ -9,7 +9,7 @@ export default page({ permission: 'signedIn', name: '/assets' }, async ({ tx, se
     <div className="page-head">
       <h1>Instruments</h1>
       <span className="end">
-        <a className="btn btn-plain" href="/assets/export">
+        <a className="btn btn-plain" href="/assets/export" download>
           {say({ code: 'asset.export' })}
         </a>
       </span>
