@@ -129,7 +129,9 @@ describe('the log of a station', () => {
       `insert into reference select (jsonb_populate_record(r, jsonb_build_object('id', gen_random_uuid(), 'lot', 'T-2', 'name', 'Carbon monoxide',
          'components', '[{"substance":"CO","value":"100","unit":"ppm","expanded":"2","k":2}]'::jsonb))).* from reference r where lot = 'T-1'`,
     );
-    const cradle = new SimulatedInstrument(INSTRUMENT_MODELS['OF-410']!, serials.sound, SCENARIOS.sound, 2);
+    const serial = `D-${randomUUID().slice(0, 5)}`;
+    await world.newAsset(serial);
+    const cradle = new SimulatedInstrument(INSTRUMENT_MODELS['OF-410']!, serial, SCENARIOS.sound, 2);
     cradle.tick(120);
     const station = new DockingStation(
       'Dock 2',

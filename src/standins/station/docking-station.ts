@@ -79,8 +79,9 @@ export class DockingStation {
   }
 
   private calibrate(instrument: SimulatedInstrument, at: Date): StationRow {
-    instrument.press({ id: 'station', key: 'zero' });
     const done = this.gases.map((gas) => {
+      // Zeroed before each bottle: that brings it into the mode in which no alarm latches.
+      instrument.press({ id: 'station', key: 'zero' });
       const infos = this.triedWith(instrument, gas, at);
       instrument.world.mixture = gas.mixture;
       instrument.tick(GAS_SECONDS);
@@ -127,10 +128,17 @@ export class DockingStation {
     };
   }
 
-  /** Its channels, each with the bottle that moves it most. */
+  /** A bottle without its gas moves a channel too (oxygen falls), but is no gas for it. */
+  private brings(instrument: SimulatedInstrument, slot: number, { mixture }: StationGas): boolean {
+    const channel = instrument.model.channels.find((one) => one.channel.info.slot === slot)!.channel;
+    return Object.keys(mixture).some((gas) => channel.responds[gas]);
+  }
+
+  /** Its channels, each with the bottle of its gas that moves it most. */
   private triedWith(instrument: SimulatedInstrument, gas: StationGas, at: Date) {
     const fitted = instrument.hello(at).channels.filter((channel) => channel.fitted);
-    const moves = (slot: number, one: StationGas) => Math.abs(this.target(instrument, slot, one) - this.inAir(instrument, slot));
+    const moves = (slot: number, one: StationGas) =>
+      this.brings(instrument, slot, one) ? Math.abs(this.target(instrument, slot, one) - this.inAir(instrument, slot)) : -1;
     return fitted.filter(({ slot }) => {
       const most = [...this.gases].sort((a, b) => moves(slot, b) - moves(slot, a))[0];
       return most === gas;
