@@ -5,7 +5,8 @@ import { revisedContent } from '@/core/certificate/revised';
 import { withdrawalContent } from '@/core/certificate/withdrawal';
 import { standingReading } from '@/core/record/state';
 import type { ScriptedRun } from '@/core/run/scripted';
-import { SHELF } from './references';
+import { equipmentFor } from '../seed/pilot';
+import { LIQUIDS, ROOM, SHELF } from './references';
 import { begin, inGas, inWater, SIGNATORY, TECHNICIAN } from './runs';
 
 export interface Sample {
@@ -67,6 +68,34 @@ function imported(): ScriptedRun {
   return run.do({ type: 'finish' });
 }
 
+/** A cracked glass found at the first look: it goes back as it came. */
+function sentHome(): ScriptedRun {
+  const run = begin('PG-22', LIQUIDS);
+  const thermometer = ROOM.find((one) => one.role === 'thermometer')!;
+  run.do({
+    type: 'completeStep',
+    step: 'place',
+    conditions: { temperatureC: '21.6', pressureHPa: '1008', humidityPercent: '46' },
+    equipment: equipmentFor(run),
+  });
+  run.do({ type: 'bindReference', slot: 'thermometer', reference: thermometer.id });
+  run.do({
+    type: 'captureReading',
+    step: 'temperature',
+    point: 'temperature',
+    channel: 'c-temperature',
+    text: '21.7',
+    inputs: { comparison: '21.6' },
+  });
+  run.do({
+    type: 'completeStep',
+    step: 'look',
+    answers: { glass: { value: 'fault', note: 'Cracked at the tip' }, plug: { value: 'pass' }, dry: { value: 'no' } },
+  });
+  run.do({ type: 'decide', step: run.current()[0]!.key, option: 'return' });
+  return run.do({ type: 'finish' });
+}
+
 /** A figure found wrong after approval: reopened, corrected with its reason, approved again. */
 function mended(): { before: ScriptedRun; after: ScriptedRun } {
   const make = () => inGas('OF-410', SHELF.four, { seed: 12 }).do({ type: 'approve' }, SIGNATORY);
@@ -122,6 +151,7 @@ export function sampleDocuments(): Sample[] {
   add('bump', inGas('OF-410', SHELF.four, { procedure: 'bump-test' }));
   add('bump-failed', inGas('OF-410', SHELF.four, { procedure: 'bump-test', silent: true, decide: 'outOfService' }));
   add('imported-station-row', imported());
+  add('returned-uncalibrated', sentHome());
   const { before, after } = mended();
   add('to-be-revised', before);
   const first = samples.at(-1)!.content;
