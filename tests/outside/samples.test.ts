@@ -59,6 +59,7 @@ describe('the sample documents', () => {
       'calibration',
       'imported',
       'limited',
+      'notCalibrated',
       'withdrawal',
       'zeroAdjustment',
     ]);

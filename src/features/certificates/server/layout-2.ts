@@ -31,7 +31,10 @@ export function certificateBody2(
       ['Item', `${item.maker} ${item.model}, serial number ${item.serial}`],
       ['Customer’s tag', item.tag],
       ['Condition', item.condition.join('; ')],
-      ['Dates', `received ${day(dates.received)}, calibrated ${span(dates.calibrated)}, issued ${day(dates.issued)}`],
+      [
+        'Dates',
+        `received ${day(dates.received)}, ${content.kind === 'notCalibrated' ? 'looked at' : 'calibrated'} ${span(dates.calibrated)}, issued ${day(dates.issued)}`,
+      ],
       ['Next calibration due', content.due ? `${day(content.due.date)} (agreed with the customer; ${content.due.reason})` : ''],
     ]),
     ...(withdrawn
