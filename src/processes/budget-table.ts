@@ -2,7 +2,7 @@ import type { CertificateVersion2, JudgedText } from '@/core/certificate/version
 import { closeDatabase, pool } from '@/data/connection';
 import { PROCEDURES } from '@/procedures';
 import { certificateContent } from '@/core/certificate/content';
-import { sampleDocuments, sourceOf } from './samples/documents';
+import { imported, sampleDocuments, sourceOf } from './samples/documents';
 import { SHELF } from './samples/references';
 import { inGas } from './samples/runs';
 
@@ -30,10 +30,12 @@ function shares(judged: JudgedText): string {
 
 const lines = new Map<string, string>();
 /** Families of which neither the demo nor the samples hold a calibration with figures of its own. */
-const flown = ['OF-440', 'OF-120', 'OF-125', 'OF-430', 'VT-47'].map((model) =>
+const flown = ['OF-440', 'OF-120', 'OF-125', 'VT-47'].map((model) =>
   certificateContent(sourceOf(inGas(model, SHELF.four), model, null)),
 );
-const documents = [...rows.map((row) => row.content), ...sampleDocuments().map((sample) => sample.content), ...flown];
+/** Read by the station, judged by this house’s budget. */
+const station = certificateContent(sourceOf(imported('OF-430'), 'OF-430', null));
+const documents = [...rows.map((row) => row.content), ...sampleDocuments().map((sample) => sample.content), ...flown, station];
 for (const content of documents) {
   const { procedure } = content.method;
   const shipped = PROCEDURES.find((one) => one.id === procedure || one.title === procedure);

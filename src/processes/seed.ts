@@ -17,6 +17,7 @@ import { Random } from './seed/random';
 import { writtenOnce } from './seed/written-once';
 import { soldByItsCustomer } from './seed/sold';
 import { stationVisit } from './seed/station-visit';
+import { usedOften } from './seed/used-often';
 
 const SYSTEM: Actor = { id: 'system', name: 'Demo', role: 'administrator' };
 
@@ -72,6 +73,7 @@ async function seed(now: Date): Promise<string> {
   await db.transaction((tx) => stationVisit(tx, SERIALS['VT-60']![0]!, actors, now));
   await db.transaction((tx) => placeProbes(tx, actors.technician, now));
   await db.transaction((tx) => soldByItsCustomer(tx, actors.counter, now));
+  await db.transaction((tx) => usedOften(tx, actors.counter, now));
   await db.transaction((tx) => recordAudit({ tx, actor: SYSTEM, now }, 'seeded', 'demo', { visits: visits.length }));
   return `demo data: ${visits.length} visits in ${((Date.now() - started) / 1000).toFixed(1)} s`;
 }

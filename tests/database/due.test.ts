@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { simpleParser } from 'mailparser';
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { addDays, format } from 'date-fns';
-import { changePolicy, dueList, makeReminders, sendAgain, sendQueued } from '@/features/due/server';
+import { changePolicy, dueList, keepUse, makeReminders, sendAgain, sendQueued, usesOfAsset } from '@/features/due/server';
 import { openWorld, type World } from './world';
 
 let world: World;
@@ -170,5 +170,43 @@ describe('due list and policies', () => {
     expect(await due()).toBe('2026-12-01');
     await change({ scope: 'asset', assetId: assets[0]!, every: null, reason: '' });
     expect(await due()).toBe('2027-02-01');
+  });
+});
+
+describe('an interval that counts uses', () => {
+  const context = () => ({ actor: world.technician, now });
+  const stored = async (id: string) =>
+    (await world.app.query('select next_due::text as due, due_basis as basis from asset where id = $1', [id])).rows[0];
+  it('is due on the day the limit was reached, sooner than by the calendar; corrected and taken away, it is counted anew', async () => {
+    const id = await world.newAsset('USES-1');
+    await world.app.query('update asset set next_due = $1, due_basis = $2 where id = $3', [
+      date(100),
+      JSON.stringify({ from: date(-80), reason: 'test' }),
+      id,
+    ]);
+    const inTx = <T>(work: (tx: Parameters<Parameters<World['db']['transaction']>[0]>[0]) => Promise<T>) =>
+      world.db.transaction(work);
+    await inTx((tx) => changePolicy({ tx }, { scope: 'asset', assetId: id, every: { days: 180, uses: 500 }, reason: '' }));
+    expect((await stored(id)).due).toBe(date(100));
+    const keep = (on: number, count: number | null) =>
+      inTx((tx) => keepUse({ tx, ...context() }, { assetId: id, readOn: date(on), count }));
+    await keep(-80, 1000);
+    expect(await keep(-30, 1250)).toEqual({ moved: true });
+    // 250 in 50 days: 500 in 100 days, counted from the calibration.
+    expect(await stored(id)).toMatchObject({ due: date(20), basis: { reason: expect.stringContaining('250 uses so far') } });
+    await keep(-2, 1510);
+    expect(await stored(id)).toMatchObject({ due: date(-2), basis: { reason: expect.stringContaining('510 uses since') } });
+    await keep(-2, 1310);
+    expect((await stored(id)).due > date(20)).toBe(true);
+    await keep(-2, null);
+    await keep(-30, null);
+    expect((await stored(id)).due).toBe(date(100));
+    expect(await inTx((tx) => usesOfAsset(tx, id))).toEqual([{ readOn: date(-80), count: 1000, readBy: world.technician.name }]);
+  });
+  it('a day that lies ahead is refused beside its field', async () => {
+    const id = await world.newAsset('USES-2');
+    const keep = (on: number, actor = world.technician) =>
+      world.db.transaction((tx) => keepUse({ tx, actor, now }, { assetId: id, readOn: date(on), count: 5 }));
+    await expect(keep(2)).rejects.toMatchObject({ fields: { readOn: expect.stringContaining('ahead') } });
   });
 });

@@ -111,12 +111,27 @@ test('two people on one run: the second sees what the first did; a reload keeps 
   ).toBe(1);
 });
 
-test('the network gone: what was taken is kept in the browser and goes out by itself', async ({ page, context }) => {
+test('the network gone: what was taken is kept in the browser and goes out by itself; the screen is kept awake meanwhile', async ({
+  page,
+  context,
+}) => {
+  // A browser without a screen has nothing to keep awake: what it is asked for is written down.
+  await page.addInitScript(() => {
+    const held = { now: 0 };
+    const request = () => {
+      held.now += 1;
+      return Promise.resolve({ release: () => Promise.resolve(void (held.now -= 1)) });
+    };
+    Object.defineProperty(navigator, 'wakeLock', { value: { request } });
+    Object.assign(window, { held });
+  });
+  const awake = () => page.evaluate(() => (window as unknown as { held: { now: number } }).held.now);
   await signIn(page, 'technician');
   // Another walk may have one at the same step.
   const open = page.locator('.place.taken', { hasText: 'Purge' }).first();
   await open.getByRole('link', { name: 'Go on' }).click();
   await page.waitForURL('**/runs/**');
+  await expect.poll(awake).toBe(1);
   const run = page.url().split('/').pop()!;
   await context.route('**/api/bench', (route) => route.abort());
   await page.getByRole('button', { name: 'Go on' }).click();
@@ -129,6 +144,10 @@ test('the network gone: what was taken is kept in the browser and goes out by it
   await context.unroute('**/api/bench');
   await step(page, 'Zero all channels');
   await expect(page.locator('.away')).toHaveCount(0);
+  // Where nothing is worked on the screen may sleep.
+  await page.getByRole('link', { name: 'Certificates', exact: true }).first().click();
+  await page.waitForURL('**/certificates**');
+  await expect.poll(awake).toBe(0);
 });
 
 test('every answer carries the security headers, and the health address says how it is', async ({ request, page }) => {

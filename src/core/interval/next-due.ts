@@ -1,7 +1,8 @@
 import { addDays, addMonths, isValid, parseISO } from 'date-fns';
 import { requireRange } from '../range-error';
 
-export type Every = { days: number } | { months: number };
+/** Calendar time; with `uses`: or so many of them, whichever comes first. */
+export type Every = ({ days: number } | { months: number }) & { uses?: number };
 
 /**
  * Next due date, a calendar date; a month that is too short ends on its last day.

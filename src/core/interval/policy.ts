@@ -32,5 +32,6 @@ const SCOPE_NAME: Record<PolicyScope, string> = {
 
 export function describeEvery(every: Every): string {
   const [count, unit] = 'days' in every ? [every.days, 'day'] : [every.months, 'month'];
-  return `${count} ${unit}${count === 1 ? '' : 's'}`;
+  const time = `${count} ${unit}${count === 1 ? '' : 's'}`;
+  return every.uses ? `${time} or ${every.uses} uses` : time;
 }

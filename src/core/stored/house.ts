@@ -6,10 +6,15 @@ import type { StandingSource } from '../uncertainty/standing';
 import { day, either, oneOf, shape, storedReader } from '../stored-reader';
 
 const whole = (most: number) => yup.number().integer().min(1).max(most).required();
+const USES = yup.number().integer().min(1).max(1_000_000).optional();
 /** An interval as it was stored, checked. Errors: RangeError. */
 export const readEvery = storedReader<Every>(
   'interval',
-  either('so many days or so many months', shape({ days: whole(36_500) }), shape({ months: whole(1200) })).required(),
+  either(
+    'so many days or so many months, and uses',
+    shape({ days: whole(36_500), uses: USES }),
+    shape({ months: whole(1200), uses: USES }),
+  ).required(),
 );
 
 /** What a due date rests on: the certificate and the policy, or the customer's word when an instrument was taken over. */

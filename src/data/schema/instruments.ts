@@ -1,4 +1,4 @@
-import { boolean, date, integer, pgTable, smallint, text, uuid } from 'drizzle-orm/pg-core';
+import { boolean, date, integer, pgTable, primaryKey, smallint, text, uuid } from 'drizzle-orm/pg-core';
 import { readSamples } from '@/core/instrument/samples';
 import type { StatusId } from '@/core/results/instrument-status';
 import { readTraits } from '@/core/instrument/traits';
@@ -58,6 +58,21 @@ export const asset = pgTable('asset', {
   bumpPassed: boolean('bump_passed'),
   createdAt: instant('created_at').notNull(),
 });
+
+/** What an instrument's own counter of uses showed on a day. */
+export const assetUse = pgTable(
+  'asset_use',
+  {
+    assetId: uuid('asset_id')
+      .notNull()
+      .references(() => asset.id),
+    readOn: date('read_on').notNull(),
+    count: integer('count').notNull(),
+    readBy: text('read_by').notNull(),
+    notedAt: instant('noted_at').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.assetId, table.readOn] })],
+);
 
 export const assetChannel = pgTable('asset_channel', {
   id: uuid('id').primaryKey().defaultRandom(),

@@ -4,7 +4,7 @@ import { describeEvery } from '@/core/interval/policy';
 import { probeKind } from '@/core/probe/probe-result';
 import { say } from '@/core/words/say';
 import { bumpState } from '@/core/interval/bump-state';
-import { PolicyForm } from '@/features/due';
+import { PolicyForm, UsesPanel } from '@/features/due';
 import { day, dayTime } from '@/ui/format';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { LazyErrorChart } from './lazy-chart';
@@ -131,6 +131,9 @@ export function AssetView({
       </div>
       {mayBench && card.asksSamples.length > 0 && (
         <SamplesPanel assetId={asset.id} asked={card.asksSamples} samples={asset.samples ?? {}} />
+      )}
+      {card.policies.some((policy) => policy.every.uses) && (
+        <UsesPanel assetId={asset.id} uses={card.uses} today={now.slice(0, 10)} />
       )}
       <div className="sheet mt-3">
         <h2>Channels</h2>

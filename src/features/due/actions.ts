@@ -6,6 +6,7 @@ import { systemClock } from '@/platform/clock';
 import { changePolicy } from './server/next-due';
 import { makeReminders } from './server/reminders';
 import { sendAgain, sendQueued } from './server/send';
+import { keepUse } from './server/uses';
 
 const nothing = yup.object({});
 const count = yup.number().typeError('A number.').integer('Whole numbers.').min(1).max(1200);
@@ -37,6 +38,7 @@ const policySchema = yup.object({
   customerId: yup.string().uuid().optional(),
   modelId: yup.string().uuid().optional(),
   count: count.nullable().default(null),
+  uses: yup.number().typeError('A number.').integer('Whole numbers.').min(1).max(1_000_000).nullable().default(null),
   unit: yup
     .string()
     .oneOf(['days', 'months'] as const)
@@ -48,7 +50,8 @@ export const changePolicyAction = action(
     name: 'changePolicy',
     permission: 'bench',
     schema: policySchema,
-    audit: (input) => `${input.scope}: ${input.count ? `${input.count} ${input.unit}` : 'removed'}`,
+    audit: (input) =>
+      `${input.scope}: ${input.count ? `${input.count} ${input.unit}${input.uses ? ` or ${input.uses} uses` : ''}` : 'removed'}`,
   },
   ({ tx }, input) =>
     changePolicy(
@@ -58,8 +61,38 @@ export const changePolicyAction = action(
         ...(input.assetId ? { assetId: input.assetId } : {}),
         ...(input.customerId ? { customerId: input.customerId } : {}),
         ...(input.modelId ? { modelId: input.modelId } : {}),
-        every: input.count === null ? null : input.unit === 'days' ? { days: input.count } : { months: input.count },
+        every:
+          input.count === null
+            ? null
+            : {
+                ...(input.unit === 'days' ? { days: input.count } : { months: input.count }),
+                ...(input.uses ? { uses: input.uses } : {}),
+              },
         reason: input.reason,
       },
     ),
+);
+
+export const keepUseAction = action(
+  {
+    name: 'keepUse',
+    permission: 'signedIn',
+    schema: yup.object({
+      assetId: yup.string().uuid().required(),
+      readOn: yup
+        .string()
+        .matches(/^\d{4}-\d{2}-\d{2}$/, 'A day.')
+        .required('A day.'),
+      count: yup
+        .number()
+        .typeError('A whole number.')
+        .integer('A whole number.')
+        .min(0)
+        .max(100_000_000)
+        .nullable()
+        .default(null),
+    }),
+    audit: (input) => `${input.assetId}, ${input.readOn}: ${input.count ?? 'taken away'}`,
+  },
+  keepUse,
 );

@@ -1,4 +1,5 @@
 export { DueTable } from './due-table';
 export { OutboxTable } from './outbox-table';
 export { PolicyForm } from './policy-form';
+export { UsesPanel } from './uses-panel';
 export { RemindButton } from './remind-button';

@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import type { PolicyScope } from '@/core/interval/policy';
+import { say } from '@/core/words/say';
 import { attempt } from '@/platform/client/result';
 import { changePolicyAction } from './actions';
 
@@ -12,11 +13,20 @@ export function PolicyForm({ assetId, customerId, modelId }: { assetId: string; 
   const router = useRouter();
   const [scope, setScope] = useState<PolicyScope>('asset');
   const [count, setCount] = useState('');
+  const [uses, setUses] = useState('');
   const [unit, setUnit] = useState<'days' | 'months'>('months');
   const [says, setSays] = useState('');
   const send = async (taken: boolean) => {
     const result = await attempt(() =>
-      changePolicyAction({ scope, assetId, customerId, modelId, count: taken ? null : count, unit }),
+      changePolicyAction({
+        scope,
+        assetId,
+        customerId,
+        modelId,
+        count: taken ? null : count,
+        uses: taken ? null : uses.trim() || null,
+        unit,
+      }),
     );
     setSays(
       result.ok
@@ -61,6 +71,15 @@ export function PolicyForm({ assetId, customerId, modelId }: { assetId: string; 
         <option>months</option>
         <option>days</option>
       </Form.Select>
+      <label className="d-flex align-items-center gap-2">
+        {say({ code: 'policy.uses' })}
+        <Form.Control
+          style={{ width: '5.5rem' }}
+          value={uses}
+          onChange={(event) => setUses(event.target.value)}
+          inputMode="numeric"
+        />
+      </label>
       <Button type="submit" variant="plain" disabled={!count.trim()}>
         Set
       </Button>

@@ -49,13 +49,15 @@ export const sourceOf = (run: ScriptedRun, number: string, previous: Certificate
 });
 
 /** A station's log taken in: one calibration, read before and after by the station itself. */
-function imported(): ScriptedRun {
-  const run = begin('VT-60', [SHELF.four], { origin: 'imported', source: 'imported' });
-  run.do({ type: 'bindReference', slot: 'gas', reference: SHELF.four.id, flowLPerMin: '0.5' });
+export function imported(model: string): ScriptedRun {
+  const run = begin(model, [SHELF.four], { origin: 'imported', source: 'imported' });
+  const slot = run.procedure.slots.find((one) => one.kind === 'gas')!.id;
+  const point = run.procedure.points[0]!.id;
+  run.do({ type: 'bindReference', slot, reference: SHELF.four.id, flowLPerMin: '0.5' });
   run.do({ type: 'decide', step: 'log/work', option: 'calibration' });
   const read = (step: string, texts: Record<string, string>) =>
     run.state.channels.forEach((channel) =>
-      run.do({ type: 'captureReading', step, point: 'span', channel: channel.id, text: texts[channel.role]! }),
+      run.do({ type: 'captureReading', step, point, channel: channel.id, text: texts[channel.role]! }),
     );
   read('log/calibration/before', { o2: '17.9', ex: '48', h2s: '24.0', co: '97' });
   run.do({
@@ -150,7 +152,7 @@ export function sampleDocuments(): Sample[] {
   add('failed-out-of-service', inGas('OF-410', SHELF.four, { dead: ['c-ex'], decide: 'outOfService', seed: 5 }));
   add('bump', inGas('OF-410', SHELF.four, { procedure: 'bump-test' }));
   add('bump-failed', inGas('OF-410', SHELF.four, { procedure: 'bump-test', silent: true, decide: 'outOfService' }));
-  add('imported-station-row', imported());
+  add('imported-station-row', imported('VT-60'));
   add('returned-uncalibrated', sentHome());
   const { before, after } = mended();
   add('to-be-revised', before);

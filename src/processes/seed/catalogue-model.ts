@@ -1,3 +1,4 @@
+import type { Every } from '@/core/interval/next-due';
 import type { Traits } from '@/core/instrument/traits';
 import type { ModelChannel } from '@/data/schema';
 
@@ -10,7 +11,7 @@ export interface CatalogueModel {
   procedureId: string | null;
   traits: Traits;
   channels: ModelChannel[];
-  every: { days: number } | { months: number };
+  every: Every;
   /** No two years of visits are made up for it: its date was taken over from the customer's own list. */
   history?: false;
 }

@@ -217,7 +217,7 @@ export const MODELS: CatalogueModel[] = [
     procedureId: 'breath-alcohol-tester',
     traits: {},
     channels: [alcohol],
-    every: { days: 90 },
+    every: { days: 90, uses: 500 },
     history: false,
   },
   {

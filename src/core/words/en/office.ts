@@ -1,6 +1,16 @@
 /** Words of the rooms around the bench. */
 export const OFFICE = {
   'asset.export': 'As a table (CSV)',
+  'uses.title': 'Uses, by its own counter',
+  'uses.hint': 'A second figure for a day corrects the first; an empty one takes it away.',
+  'uses.on': 'Day',
+  'uses.count': 'What it shows',
+  'uses.keep': 'Keep',
+  'uses.kept': '{moved, select, yes {Kept; the due date moved.} other {Kept.}}',
+  'uses.ahead': 'That day lies ahead.',
+  'uses.reached': '{used} uses since',
+  'uses.pace': '{used} uses so far, at that pace',
+  'policy.uses': 'or after uses',
   'asset.t90': 'T90, s',
   'asset.t90Title': 'Seconds to nine tenths in the first gas of each visit, oldest first; a new sensor begins anew',
   'asset.atStation': '{station} calibrates it every {every} by its own setting.',

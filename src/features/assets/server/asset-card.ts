@@ -1,6 +1,7 @@
 import { and, asc, desc, eq, ilike, or, sql } from 'drizzle-orm';
 import { samplesAsked } from '@/core/procedure/schools-of';
 import type { Transaction } from '@/data/connection';
+import { usesOfAsset } from '@/features/due/server';
 import { entriesOf } from '@/features/station/server';
 import { responseTimes } from './response-times';
 import {
@@ -66,6 +67,7 @@ export async function assetCard(tx: Transaction, id: string) {
   const procedure = row.model.procedureId ? shippedProcedure(row.model.procedureId) : undefined;
   const asksSamples = procedure ? samplesAsked(procedure) : [];
   const response = await responseTimes(tx, id);
+  const uses = await usesOfAsset(tx, id);
   return {
     ...row,
     channels,
@@ -75,6 +77,7 @@ export async function assetCard(tx: Transaction, id: string) {
     open: open ?? null,
     policies,
     response,
+    uses,
     station: await entriesOf(tx, id),
   };
 }

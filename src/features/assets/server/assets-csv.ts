@@ -1,8 +1,8 @@
-import { eq } from 'drizzle-orm';
+import { asc, eq } from 'drizzle-orm';
 import Papa from 'papaparse';
 import { SAMPLE_QUANTITIES } from '@/core/instrument/samples';
 import type { Transaction } from '@/data/connection';
-import { asset, customer, instrumentModel } from '@/data/schema';
+import { asset, assetUse, customer, instrumentModel } from '@/data/schema';
 
 /** Every instrument with where it stands, since when, why and by whom, what it is used for and when it is due: a table for whoever wants to count. */
 export async function assetsCsv(tx: Transaction): Promise<string> {
@@ -12,6 +12,8 @@ export async function assetsCsv(tx: Transaction): Promise<string> {
     .innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id))
     .innerJoin(customer, eq(asset.customerId, customer.id))
     .orderBy(asset.serial, asset.id);
+  // The last one of each instrument stays.
+  const uses = new Map((await tx.select().from(assetUse).orderBy(asc(assetUse.readOn))).map((one) => [one.assetId, one]));
   return Papa.unparse(
     {
       fields: [
@@ -26,6 +28,8 @@ export async function assetsCsv(tx: Transaction): Promise<string> {
         'why',
         'by',
         ...SAMPLE_QUANTITIES.map((quantity) => `samples_${quantity}`),
+        'uses',
+        'uses_on',
         'next_due',
         'bumped_at',
         'bump',
@@ -42,6 +46,8 @@ export async function assetsCsv(tx: Transaction): Promise<string> {
         one.statusWhy,
         one.statusBy,
         ...SAMPLE_QUANTITIES.map((quantity) => one.samples?.[quantity] ?? ''),
+        uses.get(one.id)?.count ?? '',
+        uses.get(one.id)?.readOn ?? '',
         one.nextDue ?? '',
         one.bumpedAt?.toISOString() ?? '',
         one.bumpPassed === null ? '' : one.bumpPassed ? 'passed' : 'failed',

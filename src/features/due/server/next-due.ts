@@ -1,7 +1,9 @@
 import { and, eq, or } from 'drizzle-orm';
-import { nextDue } from '@/core/interval/next-due';
+import { dueByUse, type DueByUse } from '@/core/interval/due-by-use';
+import { nextDue, type Every } from '@/core/interval/next-due';
 import { effectivePolicy } from '@/core/interval/policy';
-import { asset, intervalPolicy, type DueBasis } from '@/data/schema';
+import { say } from '@/core/words/say';
+import { asset, assetUse, intervalPolicy, type DueBasis } from '@/data/schema';
 import type { Transaction } from '@/data/connection';
 import type { UseCaseContext } from '@/platform/use-case';
 
@@ -37,7 +39,35 @@ export async function dueAfter(
   if (!inTolerance) return null;
   const [row] = await tx.select().from(asset).where(eq(asset.id, assetId));
   const chosen = row && effectivePolicy({ policies: await policiesFor(tx, row) });
-  return chosen ? { date: nextDue({ from, every: chosen.policy.every }), basis: { from, reason: chosen.reason } } : null;
+  if (!chosen) return null;
+  const { every } = chosen.policy;
+  const date = nextDue({ from, every });
+  const byUse = every.uses ? await usesOf(tx, assetId, every.uses, from) : null;
+  // Whichever comes first; a limit that was reached is due on that day.
+  return byUse?.due && byUse.due < date
+    ? {
+        date: byUse.due,
+        basis: {
+          from,
+          reason: `${chosen.reason}; ${say({ code: byUse.reached ? 'uses.reached' : 'uses.pace', numbers: { used: byUse.used } })}`,
+        },
+      }
+    : { date, basis: { from, reason: chosen.reason } };
+}
+
+async function usesOf(tx: Transaction, assetId: string, limit: number, from: string): Promise<DueByUse> {
+  const rows = await tx.select().from(assetUse).where(eq(assetUse.assetId, assetId));
+  return dueByUse({ limit, from, counts: rows.map(({ readOn, count }) => ({ on: readOn, count })) });
+}
+
+/** Counts a stored due date anew from the calibration that it rests on. Returns whether it moved. */
+export async function countAnew({ tx }: Pick<UseCaseContext, 'tx'>, assetId: string): Promise<boolean> {
+  const [row] = await tx.select().from(asset).where(eq(asset.id, assetId));
+  if (!row?.dueBasis?.from) return false;
+  const due = await dueAfter({ tx }, { assetId, from: row.dueBasis.from, inTolerance: true });
+  if (!due || (due.date === row.nextDue && due.basis.reason === row.dueBasis.reason)) return false;
+  await keepDue({ tx }, { assetId, due: { ...due, basis: { ...row.dueBasis, ...due.basis } } });
+  return true;
 }
 
 /** Stores the due date with what it rests on. Without a new one the old one stays: an instrument that failed is still due. */
@@ -53,7 +83,7 @@ export interface PolicyChange {
   assetId?: string;
   customerId?: string;
   modelId?: string;
-  every: { days: number } | { months: number } | null;
+  every: Every | null;
   reason: string;
 }
 
@@ -88,11 +118,6 @@ export async function changePolicy({ tx }: Pick<UseCaseContext, 'tx'>, change: P
       ),
     );
   let moved = 0;
-  for (const row of touched.filter((candidate) => candidate.dueBasis?.from)) {
-    const due = await dueAfter({ tx }, { assetId: row.id, from: row.dueBasis!.from, inTolerance: true });
-    if (!due || due.date === row.nextDue) continue;
-    await keepDue({ tx }, { assetId: row.id, due: { ...due, basis: { ...row.dueBasis!, ...due.basis } } });
-    moved += 1;
-  }
+  for (const row of touched) if (await countAnew({ tx }, row.id)) moved += 1;
   return { moved };
 }

@@ -1,0 +1,46 @@
+import { and, asc, eq } from 'drizzle-orm';
+import { say } from '@/core/words/say';
+import { asset, assetUse } from '@/data/schema';
+import type { Transaction } from '@/data/connection';
+import { may } from '@/platform/permission';
+import { Problem } from '@/platform/problem';
+import type { UseCaseContext } from '@/platform/use-case';
+import { countAnew } from './next-due';
+
+export interface UseRow {
+  readOn: string;
+  count: number;
+  readBy: string;
+}
+
+/** What an instrument's counter showed, oldest first. */
+export const usesOfAsset = (tx: Transaction, assetId: string): Promise<UseRow[]> =>
+  tx
+    .select({ readOn: assetUse.readOn, count: assetUse.count, readBy: assetUse.readBy })
+    .from(assetUse)
+    .where(eq(assetUse.assetId, assetId))
+    .orderBy(asc(assetUse.readOn));
+
+/**
+ * Keeps what the counter showed on a day: a second figure for a day corrects the first, an empty one takes it away. The due date is counted anew.
+ * Errors: Problem (403) for who neither receives nor works at the bench, (404), beside `readOn` for a day that lies ahead.
+ */
+export async function keepUse(
+  context: UseCaseContext,
+  { assetId, readOn, count }: { assetId: string; readOn: string; count: number | null },
+): Promise<{ moved: boolean }> {
+  const { tx, actor, now } = context;
+  if (!may(actor.role, 'receive') && !may(actor.role, 'bench')) throw new Problem(say({ code: 'retire.forbidden' }), {}, 403);
+  const [row] = await tx.select({ id: asset.id }).from(asset).where(eq(asset.id, assetId)).for('update');
+  if (!row) throw new Problem(say({ code: 'retire.unknown' }), {}, 404);
+  if (readOn > now.toISOString().slice(0, 10))
+    throw new Problem(say({ code: 'uses.ahead' }), { readOn: say({ code: 'uses.ahead' }) });
+  const here = and(eq(assetUse.assetId, assetId), eq(assetUse.readOn, readOn));
+  if (count === null) await tx.delete(assetUse).where(here);
+  else
+    await tx
+      .insert(assetUse)
+      .values({ assetId, readOn, count, readBy: actor.name, notedAt: now })
+      .onConflictDoUpdate({ target: [assetUse.assetId, assetUse.readOn], set: { count, readBy: actor.name, notedAt: now } });
+  return { moved: await countAnew(context, assetId) };
+}
