@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { matchChannels } from '@/core/live/match-channels';
 import type { LiveLook } from '@/core/live/live-channel';
+import type { ResponseCard } from '@/core/stability/response-card';
 import { adjust, asFound, fourGasChannels, gas, openFourGas, prepare, readAll, ZERO } from '@/core/run/four-gas.fixture';
 import { currentSteps } from '@/core/run/plan';
 import { INSTRUMENT_MODELS } from '@/standins/instrument/models';
@@ -89,6 +90,40 @@ describe('what readings are compared with at each step', () => {
     expect(inGas[4]).toEqual({ resolution: '1', tolerance: 10, expectedChange: 100 });
     expect(inGas[1]!.expectedChange).toBeCloseTo(-2.9, 9);
     expect(inGas[2]).toMatchObject({ tolerance: 5, expectedChange: 50 });
+  });
+  it('what is known of a model’s sensors counts until the channel is set in this gas, and again in the next', () => {
+    const run = prepare(openFourGas());
+    const card = { dead: [0, 1], tau: [4, 15], slow: [0, 0.1], slower: [2, 6] } as ResponseCard;
+    const known = () =>
+      Object.entries(
+        rulesFor(run.procedure, run.state, currentSteps(run.procedure, run.state)[0], match, { co: card, ex: card }),
+      ).flatMap(([slot, rule]) => (rule.response ? [slot] : []));
+    expect(known()).toEqual(['2', '4']);
+    run.state.stimuli.push({
+      slot: 'mix',
+      means: 'valve',
+      onAt: '',
+      offAt: null,
+      binding: null,
+      onSeq: 5,
+      offSeq: null,
+      litres: null,
+    });
+    const set = {
+      channels: ['c-co'],
+      action: 'span',
+      outcome: 'applied',
+      readBack: {},
+      at: '',
+      by: '',
+      step: '',
+      iteration: 1,
+      struck: false,
+    } as const;
+    run.state.adjustments.push({ ...set, channels: ['c-co'], seq: 4 });
+    expect(known()).toEqual(['2', '4']);
+    run.state.adjustments.push({ ...set, channels: ['c-co'], seq: 6 });
+    expect(known()).toEqual(['2']);
   });
   it('span values are those of this bottle on this channel’s scale', () => {
     expect(spanValuesOf(prepare(openFourGas()).procedure, prepare(openFourGas()).state)).toMatchObject({

@@ -49,10 +49,16 @@ export function rulesFor(
       resolution: channel.resolution,
       tolerance: tolerance !== null && tolerance > 0 ? tolerance : null,
       expectedChange: isGas && value !== null ? value - rest : null,
-      ...(responses[channel.role] ? { response: responses[channel.role]! } : {}),
+      // Once it was set in this gas its display jumped: that is no response of a sensor.
+      ...(responses[channel.role] && !setInGas(state, channel.id) ? { response: responses[channel.role]! } : {}),
     };
   }
   return rules;
+}
+
+function setInGas(state: RunState, channel: string): boolean {
+  const since = openStimulus(state)?.onSeq ?? Infinity;
+  return state.adjustments.some((one) => !one.struck && one.seq > since && one.channels.includes(channel));
 }
 
 export function slotOf(match: Record<string, ChannelMatch>, channel: string): number | null {
