@@ -199,6 +199,11 @@ describe('an interval that counts uses', () => {
     await keep(-2, 1310);
     expect((await stored(id)).due > date(20)).toBe(true);
     await keep(-2, null);
+    const { rows } = await world.app.query("select detail from audit where action = 'instrumentUses' order by id desc limit 2");
+    expect(rows.map((row) => [row.detail.before?.count ?? null, row.detail.after])).toEqual([
+      [1310, null],
+      [1510, 1310],
+    ]);
     await keep(-30, null);
     expect((await stored(id)).due).toBe(date(100));
     expect(await inTx((tx) => usesOfAsset(tx, id))).toEqual([{ readOn: date(-80), count: 1000, readBy: world.technician.name }]);

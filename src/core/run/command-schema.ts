@@ -1,4 +1,5 @@
 import * as yup from 'yup';
+import { CHANNEL_STATUSES } from '../instrument/channel-status';
 import { SETTING_KINDS } from '../instrument/setting';
 import type { Command } from './command';
 
@@ -110,7 +111,10 @@ const SCHEMAS: Record<Exclude<Command['type'], 'start'>, yup.ObjectSchema<object
   }),
   setChannel: yup.object({
     channel: text(60).required(),
-    status: yup.string().oneOf(['fitted', 'removed', 'notCalibrated']).required(),
+    status: yup
+      .string()
+      .oneOf([...CHANNEL_STATUSES])
+      .required(),
     reason,
   }),
   changeSetting: yup.object({

@@ -1,4 +1,6 @@
+import { CHANNEL_STATUSES } from '../instrument/channel-status';
 import { SERVICES } from '../instrument/service';
+import { PHASES } from '../procedure/phase';
 import { ADJUST_ACTIONS } from '../procedure/procedure';
 import { QUESTIONS } from '../procedure/question';
 import type { EventData, EventType } from '../record/event';
@@ -7,7 +9,6 @@ import type { EventData, EventType } from '../record/event';
 type Kind = 'text' | 'number' | 'flag' | 'list' | 'object' | 'target';
 type Parts = Record<string, Kind | readonly string[] | `${Kind}?`>;
 
-const PHASES = ['asFound', 'adjustment', 'check', 'asLeft'] as const;
 /** Every type of event with the parts that everything downstream takes for granted; the compiler sees that none is missing. */
 const EVENTS: Record<EventType, Parts> = {
   started: {
@@ -48,7 +49,7 @@ const EVENTS: Record<EventType, Parts> = {
   bumped: { method: ['timed', 'watched', 'station'], channels: 'object', outputs: 'object', outcome: ['passed', 'failed'] },
   cared: { action: 'text', resets: 'list', note: 'text?', used: 'list?' },
   partReplaced: { channel: 'text', part: 'text', newSerial: 'text' },
-  channelSet: { channel: 'text', status: ['fitted', 'removed', 'notCalibrated'], reason: 'text' },
+  channelSet: { channel: 'text', status: CHANNEL_STATUSES, reason: 'text' },
   settingChanged: { setting: 'text', before: 'text', after: 'text', agreedBy: 'text?' },
   deviated: { what: 'text', reason: 'text' },
   paperTaken: { day: 'text', by: 'text', photos: 'list' },

@@ -1,4 +1,5 @@
 import { requireAbove } from '../range-error';
+import { normalCdf } from '../uncertainty/normal';
 import { reached, type ResponseShape } from './response-shape';
 
 /** One figure of the display, so many seconds after gas came. */
@@ -202,14 +203,4 @@ const REACH = 6;
 
 /** Cumulative normal distribution from a table, to 1e-4. */
 const cumulative = (x: number): number => (x <= -6 ? 0 : x >= 6 ? 1 : TABLE[Math.round((x + 6) * 500)]!);
-const TABLE = (() => {
-  const table = new Float64Array(6001);
-  let sum = 0;
-  const density = (x: number) => Math.exp((-x * x) / 2) / Math.sqrt(2 * Math.PI);
-  for (let i = 1; i <= 6000; i += 1) {
-    const x = (i - 3000) / 500;
-    sum += ((density(x) + density(x - 0.002)) / 2) * 0.002;
-    table[i] = sum;
-  }
-  return table;
-})();
+const TABLE = Float64Array.from({ length: 6001 }, (_one, i) => normalCdf((i - 3000) / 500));

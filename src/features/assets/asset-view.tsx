@@ -25,6 +25,7 @@ export function AssetView({
   mayApprove,
   standing,
   now,
+  today,
 }: {
   card: Card;
   zone: string;
@@ -32,6 +33,8 @@ export function AssetView({
   mayApprove: boolean;
   standing: Standing | null;
   now: string;
+  /** In the workshop's zone. */
+  today: string;
 }) {
   const { asset, model, customer, channels, runs, open } = card;
   const chart = chartOf(card);
@@ -132,9 +135,7 @@ export function AssetView({
       {mayBench && card.asksSamples.length > 0 && (
         <SamplesPanel assetId={asset.id} asked={card.asksSamples} samples={asset.samples ?? {}} />
       )}
-      {card.policies.some((policy) => policy.every.uses) && (
-        <UsesPanel assetId={asset.id} uses={card.uses} today={now.slice(0, 10)} />
-      )}
+      {card.policies.some((policy) => policy.every.uses) && <UsesPanel assetId={asset.id} uses={card.uses} today={today} />}
       <div className="sheet mt-3">
         <h2>Channels</h2>
         <table className="table mb-0">

@@ -1,4 +1,5 @@
 import * as yup from 'yup';
+import { CHANNEL_STATUSES } from '@/core/instrument/channel-status';
 import { INSPECTION_RESULTS } from '@/core/stored/house';
 import { SERVICES } from '@/core/instrument/service';
 import { samplesSchema } from '@/core/instrument/samples-typed';
@@ -51,7 +52,10 @@ export const customerSchema = yup.object({
 
 const channelSchema = yup.object({
   role: text(20).required(),
-  status: yup.string().oneOf(['fitted', 'removed', 'notCalibrated']).required(),
+  status: yup
+    .string()
+    .oneOf([...CHANNEL_STATUSES])
+    .required(),
   sensorSerial: text(40).default(''),
 });
 

@@ -92,7 +92,7 @@ export const keepUseAction = action(
         .nullable()
         .default(null),
     }),
-    audit: (input) => `${input.assetId}, ${input.readOn}: ${input.count ?? 'taken away'}`,
+    audit: 'none',
   },
   keepUse,
 );

@@ -2,8 +2,11 @@ import { and, asc, eq } from 'drizzle-orm';
 import { say } from '@/core/words/say';
 import { asset, assetUse } from '@/data/schema';
 import type { Transaction } from '@/data/connection';
+import { recordAudit } from '@/platform/audit';
+import { dateIn } from '@/platform/clock';
 import { may } from '@/platform/permission';
 import { Problem } from '@/platform/problem';
+import { readSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
 import { countAnew } from './next-due';
 
@@ -33,14 +36,17 @@ export async function keepUse(
   if (!may(actor.role, 'receive') && !may(actor.role, 'bench')) throw new Problem(say({ code: 'retire.forbidden' }), {}, 403);
   const [row] = await tx.select({ id: asset.id }).from(asset).where(eq(asset.id, assetId)).for('update');
   if (!row) throw new Problem(say({ code: 'retire.unknown' }), {}, 404);
-  if (readOn > now.toISOString().slice(0, 10))
-    throw new Problem(say({ code: 'uses.ahead' }), { readOn: say({ code: 'uses.ahead' }) });
+  const { zone } = await readSettings(tx);
+  if (readOn > dateIn(zone, now)) throw new Problem(say({ code: 'uses.ahead' }), { readOn: say({ code: 'uses.ahead' }) });
   const here = and(eq(assetUse.assetId, assetId), eq(assetUse.readOn, readOn));
+  const [before] = await tx.select({ count: assetUse.count, readBy: assetUse.readBy }).from(assetUse).where(here);
+  if (count === (before?.count ?? null)) return { moved: false };
   if (count === null) await tx.delete(assetUse).where(here);
   else
     await tx
       .insert(assetUse)
       .values({ assetId, readOn, count, readBy: actor.name, notedAt: now })
       .onConflictDoUpdate({ target: [assetUse.assetId, assetUse.readOn], set: { count, readBy: actor.name, notedAt: now } });
+  await recordAudit(context, 'instrumentUses', assetId, { readOn, before: before ?? null, after: count });
   return { moved: await countAnew(context, assetId) };
 }

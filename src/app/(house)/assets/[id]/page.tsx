@@ -3,6 +3,7 @@ import { AssetView } from '@/features/assets';
 import { assetCard, standingOf } from '@/features/assets/server';
 import { page } from '@/platform/page';
 import { may } from '@/platform/permission';
+import { dateIn } from '@/platform/clock';
 import { readSettings } from '@/platform/settings';
 
 export const metadata = { title: 'Instrument' };
@@ -19,6 +20,7 @@ export default page({ permission: 'signedIn', name: '/assets/[id]' }, async ({ t
         mayApprove={may(actor.role, 'approve')}
         standing={await standingOf(tx, card, zone)}
         now={now.toISOString()}
+        today={dateIn(zone, now)}
       />
     </main>
   );
