@@ -7,12 +7,16 @@ const at = (...counts: [string, number][]) =>
 
 describe('due by use', () => {
   it('counts from what it showed at the calibration, and is due on the day the limit was reached', () => {
-    expect(at(['2025-12-20', 40], ['2026-03-01', 300], ['2026-05-02', 560])).toEqual({
-      due: '2026-05-02',
-      used: 520,
-      reached: true,
-    });
-    expect(at(['2026-05-02', 560], ['2025-12-20', 40], ['2026-03-01', 300]).due).toBe('2026-05-02');
+    const counts: [string, number][] = [
+      ['2026-01-01', 40],
+      ['2026-03-01', 300],
+      ['2026-05-02', 560],
+    ];
+    expect(at(...counts)).toEqual({ due: '2026-05-02', used: 520, reached: true });
+    expect(at(...counts.reverse()).due).toBe('2026-05-02');
+  });
+  it('what it was used before the calibration does not count: 60 days before and 30 after share 900 as two to one', () => {
+    expect(at(['2025-11-02', 100], ['2026-01-31', 1000])).toMatchObject({ used: 300, reached: false });
   });
   it('before that, at the pace so far: 300 in 59 days are 500 in 98', () => {
     expect(at(['2026-01-01', 40], ['2026-03-01', 340])).toEqual({ due: '2026-04-09', used: 300, reached: false });
