@@ -12,7 +12,7 @@ export const OFFICE = {
   'uses.pace': '{used} uses so far, at that pace',
   'policy.uses': 'or after uses',
   'asset.t90': 'T90, s',
-  'asset.t90Title': 'Seconds to nine tenths in the first gas of each visit, oldest first; a new sensor begins anew',
+  'asset.t90Title': 'Seconds to nine tenths in the first gas or liquid of each visit, oldest first; a new sensor begins anew',
   'asset.atStation': '{station} calibrates it every {every} by its own setting.',
   'certificate.checkPage': 'Check page',
   'bench.correct': 'correct',
