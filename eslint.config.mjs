@@ -11,8 +11,10 @@ const config = [
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
       'max-lines': ['error', { max: 400 }],
       eqeqeq: 'error',
+      'no-restricted-imports': ['error', { name: 'next/link', message: 'Link of @/ui/link fetches nothing ahead.' }],
     },
   },
+  { files: ['src/ui/link.tsx'], rules: { 'no-restricted-imports': 'off' } },
   { files: ['scripts/**', 'src/processes/**', 'src/standins/**', 'tests/**'], rules: { 'no-console': 'off' } },
 ];
 export default config;

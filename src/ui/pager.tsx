@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 
 /** On to the next page of a list that is paged by key; the address carries it, so that it can be shared. */
 export function Pager({

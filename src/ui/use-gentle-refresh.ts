@@ -5,8 +5,8 @@ import { useRouter } from 'next/navigation';
 /** At most one look in this time, however much happens: a busy house must not keep the page from going elsewhere. */
 const EVERY_MS = 1500;
 
-/** Looks at the server again, soon but not at every change: calls within the time become one at its end. */
-export function useGentleRefresh(): () => void {
+/** Looks at the server again, soon but not at every change: calls within `everyMs` become one at its end. */
+export function useGentleRefresh(everyMs = EVERY_MS): () => void {
   const router = useRouter();
   const last = useRef(0);
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
@@ -18,11 +18,11 @@ export function useGentleRefresh(): () => void {
   );
   return useCallback(() => {
     if (timer.current) return;
-    const wait = Math.max(0, last.current + EVERY_MS - Date.now());
+    const wait = Math.max(0, last.current + everyMs - Date.now());
     timer.current = setTimeout(() => {
       timer.current = null;
       last.current = Date.now();
       router.refresh();
     }, wait);
-  }, [router]);
+  }, [router, everyMs]);
 }

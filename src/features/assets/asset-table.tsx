@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import { day } from '@/ui/format';
 import { StatusMark } from '@/ui/status-mark';
 import { Pager } from '@/ui/pager';

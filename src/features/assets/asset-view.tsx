@@ -1,5 +1,5 @@
 import type { MeasurandId } from '@/core/quantity/unit';
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import { describeEvery } from '@/core/interval/policy';
 import { probeKind } from '@/core/probe/probe-result';
 import { say } from '@/core/words/say';

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { useRouter } from 'next/navigation';
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import type { StatusId } from '@/core/results/instrument-status';

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import { electrodeCondition } from '@/core/ph/electrode-condition';
 import { electrodeLimits } from '@/core/ph/electrode-limits';
 import { probeResults } from '@/core/probe/probe-result';

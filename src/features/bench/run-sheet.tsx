@@ -1,6 +1,6 @@
 'use client';
 import { useMemo, useState } from 'react';
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import { useRouter } from 'next/navigation';
 import { currentSteps, plan } from '@/core/run/plan';
 import { openStimulus } from '@/core/record/state';
@@ -47,6 +47,9 @@ import { ProbeSoFar } from './probe-so-far';
 import { SheetChips } from './sheets/sheet-chips';
 import { sheetsOf, stepInHand } from './sheets/sheets-of';
 
+/** What comes next at other places may be so old. */
+const OTHERS_EVERY_MS = 5000;
+
 /** The run sheet: one screen. The steps as a strip that fills, the present one large, the channels on their rulers, the bench's facts beside. */
 export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
   const router = useRouter();
@@ -69,7 +72,7 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
   const live = useLive(line?.id ?? null, rules, (gas ?? openLiquid(view.procedure, state))?.onAt ?? null);
   const hand = useHand(state.run, line !== null);
   useLineChanges(line?.id ?? null);
-  const look = useGentleRefresh();
+  const look = useGentleRefresh(OTHERS_EVERY_MS);
   useRunChanges((change) => {
     if (change && change.run !== state.run) look();
   });

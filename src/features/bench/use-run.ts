@@ -91,7 +91,11 @@ export function useRun(initial: RunState, me: { id: string; name: string }): Liv
     });
   }, [initial.run, by.id, post]);
   useRunChanges((change) => {
-    if (!change || change.run === initial.run) void eventsSince(initial.run, seq.current).then(take);
+    if (change && change.run !== initial.run) return;
+    // The stream often tells of what was just pressed here, before its answer is there: then there is nothing to fetch.
+    void queue.current.then(async () => {
+      if (!change || change.seq > seq.current) take(await eventsSince(initial.run, seq.current));
+    });
   });
   return { state, busy, away, refusal, waiting, touched, by, send, clearRefusal: () => setRefusal(null) };
 }

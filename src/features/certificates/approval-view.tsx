@@ -4,7 +4,7 @@ import { documentKind, resultText } from '@/core/certificate/content';
 import { describeBumps } from '@/core/certificate/describe';
 import { notPlain } from '@/core/results/not-plain';
 import { outcomeOf } from '@/core/results/outcome';
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import type { RunView } from '@/features/bench/server';
 import { summarise } from '@/core/results/summary';
 import { PhotoStrip } from '@/features/paper';

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import { say } from '@/core/words/say';
 import { dayTime } from '@/ui/format';
 import { Pager } from '@/ui/pager';

@@ -1,5 +1,5 @@
 import { inSentence } from '@/core/words/in-sentence';
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import type { CertificateReading, CertificateVersion1 } from '@/core/certificate/version-1';
 import { say } from '@/core/words/say';
 import { day, signed } from '@/ui/format';

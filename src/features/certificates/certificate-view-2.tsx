@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import type { CertificateVersion2, MeasuredText } from '@/core/certificate';
 import { say } from '@/core/words/say';
 import { day } from '@/ui/format';

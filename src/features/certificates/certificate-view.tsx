@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import { isVersion2, type CertificateContent } from '@/core/certificate';
 import { say } from '@/core/words/say';
 import { CertificateView1 } from './certificate-view-1';

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import QRCode from 'qrcode';
 import { isVersion2, type CertificateContent } from '@/core/certificate';
 import { LABEL_OF, type Outcome } from '@/core/results/outcome';

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import { dayTime } from '@/ui/format';
 import { VerdictMark } from '@/ui/verdict-mark';
 import type { waitingForApproval } from './server/find';

@@ -1,6 +1,6 @@
 'use client';
 import { useCallback, useState } from 'react';
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { addDays, format } from 'date-fns';

@@ -1,5 +1,5 @@
 import { say } from '@/core/words/say';
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import QRCode from 'qrcode';
 import { day, dayTime } from '@/ui/format';
 import { INSPECTION_ITEMS } from './receive-schema';

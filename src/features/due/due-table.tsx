@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import { differenceInCalendarDays, parseISO } from 'date-fns';
 import { day } from '@/ui/format';
 import { Pager } from '@/ui/pager';

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect } from 'react';
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { Moon, Sun } from 'lucide-react';
 import type { Role } from '@/core/record/event';
@@ -41,7 +41,7 @@ export function HouseBar({ name, role, children }: { name: string; role: Role; c
       <span className="house-name">Werkbank</span>
       <nav className="house-nav" aria-label="Rooms">
         {ROOMS.filter((room) => may(role, room.needs)).map((room) => (
-          <Link key={room.href} href={room.href} prefetch={false} aria-current={here(room.href) ? 'page' : undefined}>
+          <Link key={room.href} href={room.href} aria-current={here(room.href) ? 'page' : undefined}>
             {room.name}
           </Link>
         ))}

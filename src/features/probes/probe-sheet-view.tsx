@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import { nernstSlope } from '@/core/ph/nernst-slope';
 import { day } from '@/ui/format';
 import { VerdictMark } from '@/ui/verdict-mark';
@@ -175,7 +175,7 @@ function Calibrations({ rows, kind }: { rows: Channel['rows']; kind: Channel['ki
               </td>
               <td>
                 {row.certificateId && (
-                  <Link className="mono" href={`/certificates/${row.certificateId}`} prefetch={false}>
+                  <Link className="mono" href={`/certificates/${row.certificateId}`}>
                     {row.number}
                   </Link>
                 )}

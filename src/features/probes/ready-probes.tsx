@@ -1,7 +1,7 @@
 'use client';
 import type { Traits } from '@/core/instrument/traits';
 import { useState } from 'react';
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import { useRouter } from 'next/navigation';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
@@ -107,7 +107,7 @@ function ProbeLine({
     <>
       <tr data-testid={`probe-${probe.serial}`}>
         <td>
-          <Link className="row-link fw-semibold" href={`/assets/${probe.id}/probe`} prefetch={false}>
+          <Link className="row-link fw-semibold" href={`/assets/${probe.id}/probe`}>
             {probe.maker} {probe.model} <span className="mono">{probe.serial}</span>
           </Link>
           <span className="d-block small quiet">{probe.customer}</span>

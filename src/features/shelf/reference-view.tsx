@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import { costPerRun } from '@/core/supply/cost-per-run';
 import { gasAvailable } from '@/core/supply/gas-available';
 import { runsLeft } from '@/core/supply/runs-left';
@@ -177,7 +177,7 @@ export function ReferenceView({
                     <tr key={index}>
                       <td>{dayTime(use.at, zone)}</td>
                       <td>
-                        <Link href={`/runs/${use.runId}`} prefetch={false}>
+                        <Link href={`/runs/${use.runId}`}>
                           {use.maker} <span className="mono">{use.serial}</span>
                         </Link>
                       </td>

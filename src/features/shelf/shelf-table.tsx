@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import { differenceInCalendarDays, parseISO } from 'date-fns';
 import { runsLeft } from '@/core/supply/runs-left';
 import type { ReferenceSnapshot } from '@/core/record/reference-snapshot';
@@ -62,7 +62,7 @@ export function ShelfTable({ references, today }: { references: ReferenceSnapsho
               return (
                 <tr key={reference.id} id={reference.id}>
                   <td>
-                    <Link className="row-link fw-semibold" href={`/shelf/${reference.id}`} prefetch={false}>
+                    <Link className="row-link fw-semibold" href={`/shelf/${reference.id}`}>
                       {reference.name}
                     </Link>
                     {reference.role && <span className="quiet small"> {ROLE_NAME[reference.role]?.toLowerCase()}</span>}

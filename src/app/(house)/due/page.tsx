@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import { DueTable, RemindButton } from '@/features/due';
 import { customersWithDue, dueCounts, dueList, type DueWindow } from '@/features/due/server';
 import { dateIn } from '@/platform/clock';

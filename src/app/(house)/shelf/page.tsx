@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import { benchLines } from '@/features/lines/server';
 import { NewReference, ShelfTable } from '@/features/shelf';
 import { referenceSnapshots } from '@/features/shelf/server';

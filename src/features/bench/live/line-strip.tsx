@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import { SerialButton } from '@/features/lines';
 import type { LineView } from '@/features/lines/server';
 import type { LiveLine } from './use-live';

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useOptimistic, useState, startTransition } from 'react';
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import { useRouter } from 'next/navigation';
 import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
 import { say } from '@/core/words/say';

@@ -1,6 +1,6 @@
 'use client';
 import { say } from '@/core/words/say';
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { day } from '@/ui/format';
 import { StatusMark } from '@/ui/status-mark';

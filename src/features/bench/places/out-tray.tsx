@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import { StatusMark } from '@/ui/status-mark';
 import type { BoardTicket } from '../server/board';
 

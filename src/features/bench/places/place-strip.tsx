@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import { Elapsed } from '@/ui/running-clock';
 import { Countdown } from '@/ui/running-clock';
 import type { BoardTicket } from '../server/board';
@@ -31,9 +31,7 @@ export function PlaceStrip({ places, here }: { places: BoardTicket[]; here: stri
                 <span className="place-number">{one.place}</span>
                 <span className="flex-grow-1">
                   {one.runId && one.runId !== here ? (
-                    <Link href={`/runs/${one.runId}`} prefetch={false}>
-                      {one.model}
-                    </Link>
+                    <Link href={`/runs/${one.runId}`}>{one.model}</Link>
                   ) : (
                     <span>{one.model}</span>
                   )}{' '}

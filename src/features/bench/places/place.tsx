@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { Countdown, Elapsed } from '@/ui/running-clock';
 import { StatusMark } from '@/ui/status-mark';
@@ -85,7 +85,7 @@ export function Place({
       {may && (
         <div className="foot">
           {ticket.runId ? (
-            <Link className="btn btn-primary btn-sm" href={`/runs/${ticket.runId}`} prefetch={false}>
+            <Link className="btn btn-primary btn-sm" href={`/runs/${ticket.runId}`}>
               Go on
             </Link>
           ) : (

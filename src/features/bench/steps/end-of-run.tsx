@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import Button from 'react-bootstrap/Button';
 import { STATUS_AFTER } from '@/core/results/instrument-status';
 import { outcomeOf } from '@/core/results/outcome';

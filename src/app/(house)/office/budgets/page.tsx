@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import { UNITS_OF } from '@/core/quantity/unit';
 import { isMeasurand } from '@/core/quantity/unit';
 import { BudgetsRoom } from '@/features/budgets';
