@@ -16,8 +16,7 @@ export default defineConfig({
         test: {
           name: 'database',
           include: ['tests/database/**/*.test.ts'],
-          environment: 'node',
-          // Each file has its own: a listener and a pool belong to one database.
+          ...shared,
           testTimeout: 60_000,
           hookTimeout: 120_000,
           globalSetup: ['tests/database/cluster.setup.ts'],

@@ -7,6 +7,7 @@ import { log } from './log';
 type Listener = (channel: string, payload: string) => void;
 const listeners = new Set<Listener>();
 let listening: Promise<void> | null = null;
+let connection: Client | null = null;
 const CHANNELS = ['run_changed', 'live', 'line_changed'];
 
 /** One listening connection a process; it comes back by itself when the database was away. */
@@ -14,10 +15,12 @@ function listen(): Promise<void> {
   listening ??= (async () => {
     const client = new Client({ connectionString: process.env.DATABASE_URL });
     const again = () => {
+      if (connection !== client) return;
       listening = null;
       const tellAll = () => listeners.forEach((tell) => tell('listening', ''));
       if (listeners.size) setTimeout(() => void listen().then(tellAll, () => undefined), 1000);
     };
+    connection = client;
     try {
       await client.connect();
       client.on('notification', (message) => listeners.forEach((tell) => tell(message.channel, message.payload ?? '')));
@@ -31,6 +34,14 @@ function listen(): Promise<void> {
     }
   })();
   return listening;
+}
+
+/** Ends the listening connection, and what it knew of its database; the next listener opens one anew. */
+export async function closeChangeStream(): Promise<void> {
+  const client = connection;
+  [connection, listening] = [null, null];
+  fetched.clear();
+  await client?.end().catch(() => undefined);
 }
 
 interface Live {

@@ -5,7 +5,7 @@ import { inject } from 'vitest';
 import { addresses, clusterAt, ensureDatabase, type Cluster } from '../../scripts/lib/cluster.mjs';
 import type { Actor } from '@/core/record/event';
 import { ScriptedRun } from '@/core/run/scripted';
-import type { Database, Transaction } from '@/data/connection';
+import { closeDatabase, type Database, type Transaction } from '@/data/connection';
 import * as schema from '@/data/schema';
 import { placeTicket, recordRun } from '@/features/bench/server';
 import { INSPECTION_ITEMS, receive } from '@/features/counter/server';
@@ -13,6 +13,7 @@ import { changePolicy } from '@/features/due/server';
 import { addUser } from '@/features/office/server';
 import { confirmRemembered } from '@/features/budgets/server';
 import { referenceSnapshot, referenceSnapshots } from '@/features/shelf/server';
+import { closeChangeStream } from '@/platform/change-stream';
 import { writeSettings } from '@/platform/settings';
 import { MODELS, WORKSHOP } from '@/processes/seed/catalogue';
 import { fly, type Behaviour } from '@/processes/seed/pilot';
@@ -79,6 +80,9 @@ const roomTools = (now: Date): (typeof schema.reference.$inferInsert)[] =>
     components: measured.map(([substance, unit, expanded]) => ({ substance, unit, expanded, value: '1', k: 2 })),
   }));
 
+/** Files share the modules of their worker: what belongs to another one's database goes, even what came after its end. */
+const forget = () => Promise.all([closeChangeStream(), closeDatabase()]);
+
 /** A database of one's own with the least that a run needs: people, a customer, a model, a bottle. Everything is done as the application's role. */
 export async function openWorld(): Promise<World> {
   const cluster = clusterAt(inject('clusterHome'), { throwAway: true });
@@ -86,6 +90,7 @@ export async function openWorld(): Promise<World> {
   ensureDatabase(cluster, name, { template: 'world_template' });
   const { app: appAddress, superuser } = addresses(cluster, name);
   process.env.DATABASE_URL = appAddress;
+  await forget();
   const app = new Pool({ connectionString: appAddress, max: 40 });
   const db = drizzle(app, { schema });
   const su = new Pool({ connectionString: superuser.replace(/\/postgres$/, `/${name}`), max: 2 });
@@ -242,6 +247,7 @@ export async function openWorld(): Promise<World> {
     newTicket,
     finishedRun,
     close: async () => {
+      await forget();
       await app.end();
       await su.end();
     },
