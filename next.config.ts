@@ -2,6 +2,8 @@ import type { NextConfig } from 'next';
 
 const config: NextConfig = {
   poweredByHeader: false,
+  // Where a proxy compresses, or nothing leaves this computer, doing it here is work for nothing.
+  compress: process.env.WERKBANK_COMPRESS !== 'no',
   reactStrictMode: true,
   // Types are checked once, by `npm test` and `npm run check`: doing it in each build as well costs half a minute.
   typescript: { ignoreBuildErrors: true },

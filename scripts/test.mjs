@@ -76,12 +76,15 @@ async function openDoors(house) {
   const { env, smtpPort } = house;
   startScript('src/standins/mail-server.ts', { ...env, SMTP_PORT: String(smtpPort) }, { quiet: true });
   startScript('src/processes/gateway.ts', env, { quiet: true });
-  startWeb(env, {
-    quiet: true,
-    onLine: (line) => {
-      if (/"level":(50|60)/.test(line)) console.log(line);
+  startWeb(
+    { ...env, WERKBANK_COMPRESS: 'no' },
+    {
+      quiet: true,
+      onLine: (line) => {
+        if (/"level":(50|60)/.test(line)) console.log(line);
+      },
     },
-  });
+  );
   await answers(`${env.WERKBANK_ORIGIN}/api/health`);
 }
 

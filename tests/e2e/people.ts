@@ -1,4 +1,4 @@
-import { expect, test as base, type Page } from '@playwright/test';
+import { expect, test as base, type Browser, type Page } from '@playwright/test';
 import { Pool } from 'pg';
 
 /** A room is drawn by the server first; a press before the browser has taken it over would be lost. */
@@ -112,6 +112,15 @@ export async function pressPlace(page: Page, testId: string): Promise<void> {
     await page.locator('body').press(digit);
     await page.waitForTimeout(90);
   }
+}
+
+/** The signatory's turn at another computer: the page of the document that comes of it, and its id. */
+export async function approve(browser: Browser, run: string): Promise<{ page: Page; id: string }> {
+  const page = await (await browser.newContext()).newPage();
+  await signIn(page, 'signatory', `/approve/${run}`);
+  await page.getByRole('button', { name: 'Approve and issue the certificate' }).click();
+  await page.waitForURL('**/certificates/**');
+  return { page, id: page.url().split('/').pop()! };
 }
 
 export const step = (page: Page, name: string | RegExp) =>

@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { serveBenchDevice } from '@/standins/bench-device/bench-device';
-import { query, settled, signIn, test } from '../people';
+import { approve, query, settled, signIn, test } from '../people';
 import { makeRun, manyPlaces } from './make-run';
 import { standIn, type StandIn } from './stand-in';
 
@@ -126,6 +126,7 @@ test.beforeAll(manyPlaces);
 test('a four-gas calibration by keys alone: at most 90 presses typed, 30 on a line, the room read off its devices', async ({
   page,
   context,
+  browser,
 }) => {
   const [barometer] = await query<{ lot: string }>(
     "select lot from reference where role = 'barometer' and accepted is not null limit 1",
@@ -175,6 +176,18 @@ test('a four-gas calibration by keys alone: at most 90 presses typed, 30 on a li
       [typed.run, live.run],
     ]);
     expect(results.map((one) => one.as_left)).toEqual(['within', 'within']);
+    const issued = await approve(browser, live.run);
+    const [made] = await query<{ kind: string; title: string; live: string; traces: string }>(
+      `select c.kind, c.content->>'title' as title,
+        (select count(*) from run_event e where e.run_id = c.run_id and e.type = 'readingCaptured' and e.source = 'live') as live,
+        (select count(*) from run_trace t where t.run_id = c.run_id) as traces
+       from certificate c where c.id = $1`,
+      [issued.id],
+    );
+    expect(made).toMatchObject({ kind: 'calibration', title: 'Calibration certificate' });
+    expect(Number(made!.live)).toBeGreaterThan(0);
+    expect(Number(made!.traces)).toBeGreaterThan(0);
+    await issued.page.context().close();
   } finally {
     await device.close();
     await query('delete from device_line where id = any($1)', [lines.map(([row]) => row!.id)]);

@@ -1,10 +1,8 @@
-import { expect, type Browser, type Page } from '@playwright/test';
-import { query, settled, signIn, test } from '../people';
+import { expect } from '@playwright/test';
+import { approve, query, settled, signIn, test } from '../people';
 import { makeRun, manyPlaces } from './make-run';
 import { fly, type Flight } from './pilot';
 import { standIn } from './stand-in';
-
-const FOUR = { O2: 18, CH4: 2.5, H2S: 25, CO: 100 };
 
 interface Family {
   family: number;
@@ -17,9 +15,8 @@ interface Family {
   spans?: Record<number, string>;
 }
 
-/** One family for each kind of sheet: channel by channel, through a scrubber, breath, two bumps. Every family is walked on its simulated instrument in src/procedures. Bottles of the demo's shelf; the mixture is what such a bottle holds. */
+/** One family for each kind of sheet: through a scrubber, breath, two bumps (channel by channel: by-keys.spec.ts). Every family is walked on its simulated instrument in src/procedures. Bottles of the demo's shelf; the mixture is what such a bottle holds. */
 const FAMILIES: Family[] = [
-  { family: 4, model: 'OF-410', mixture: FOUR, lots: { gas: 'FG-1402' }, title: 'Calibration certificate', kind: 'calibration' },
   {
     family: 7,
     model: 'VT-C2',
@@ -47,14 +44,6 @@ const FAMILIES: Family[] = [
     kind: 'calibration',
   },
 ];
-
-async function approve(browser: Browser, run: string): Promise<{ page: Page; id: string }> {
-  const page = await (await browser.newContext()).newPage();
-  await signIn(page, 'signatory', `/approve/${run}`);
-  await page.getByRole('button', { name: 'Approve and issue the certificate' }).click();
-  await page.waitForURL('**/certificates/**');
-  return { page, id: page.url().split('/').pop()! };
-}
 
 test.beforeAll(manyPlaces);
 

@@ -1,4 +1,6 @@
 import { expect } from '@playwright/test';
+import { waterTest } from '@/core/diagnosis/water-tests';
+import type { WaterCause } from '@/core/measurand/causes/probe-facts';
 import { query, settled, signIn, test } from '../people';
 import { makeRun, manyPlaces } from '../gas/make-run';
 import { standInMeter } from './meter';
@@ -15,6 +17,12 @@ test('a poor electrode is cleaned and calibrated once more: as found stands, the
     await signIn(page, 'technician', `/runs/${run}`);
     await settled(page);
     await expect(page.getByTestId('line-strip')).toContainText('Live from', { timeout: 45_000 });
+    await flyWater({ page, device, until: /^round#1\/set-seven-take$/ });
+    const causes = page.locator('[data-cause]');
+    await expect(causes.first()).toHaveAttribute('data-cause', 'coatedElectrode');
+    // The test beside the first cause is the one that tells it from the second.
+    const second = (await causes.nth(1).getAttribute('data-cause')) as WaterCause;
+    await expect(causes.first().locator('.next-test')).toContainText(waterTest('coatedElectrode', second).test);
     await flyWater({ page, device, until: /^round#1\/decision$/ });
     const present = page.locator('.present-step');
     await expect(present).toContainText('Refused, or a poor probe: what now?');

@@ -1,5 +1,5 @@
-import { expect, type Browser, type Page } from '@playwright/test';
-import { query, settled, signIn, test } from '../people';
+import { expect } from '@playwright/test';
+import { approve, query, settled, signIn, test } from '../people';
 import { makeRun, manyPlaces } from '../gas/make-run';
 import { standInMeter } from './meter';
 import { flyWater } from './pilot';
@@ -15,14 +15,6 @@ const FAMILIES: Family[] = [
   { family: 3, model: 'PG-3P', states: [/slope \d+\.\d %.*between pH 4\.\d+ and 7\.\d+/, /offset/, /response/] },
   { family: 5, model: 'SM-35', states: [/slope/, /cell constant/, /100 % is saturation at the air pressure of the place/] },
 ];
-
-async function approve(browser: Browser, run: string): Promise<{ page: Page; id: string }> {
-  const page = await (await browser.newContext()).newPage();
-  await signIn(page, 'signatory', `/approve/${run}`);
-  await page.getByRole('button', { name: 'Approve and issue the certificate' }).click();
-  await page.waitForURL('**/certificates/**');
-  return { page, id: page.url().split('/').pop()! };
-}
 
 test.beforeAll(manyPlaces);
 
