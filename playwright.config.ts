@@ -13,10 +13,8 @@ const PARTS: Record<string, { name: string; testMatch?: RegExp; testIgnore?: Reg
   water: [
     { name: 'water', testMatch: /e2e\/water\/.*spec/ },
     { name: 'gas-families', testMatch: BESIDE_WATER },
-    // Kills processes of this house: nobody else may need them meanwhile.
-    { name: 'killed', testMatch: /killed/, dependencies: ['water', 'gas-families'] },
     // Takes the database of this house away, so it comes last.
-    { name: 'outage', testMatch: /outage/, dependencies: ['killed'] },
+    { name: 'outage', testMatch: /outage/, dependencies: ['water', 'gas-families'] },
   ],
   alone: [
     // Looks at the page's own thread, so nothing else may run beside it.
@@ -24,7 +22,10 @@ const PARTS: Record<string, { name: string; testMatch?: RegExp; testIgnore?: Reg
     // Counts presses: one that a busy machine makes somebody repeat is no press of the work.
     { name: 'keys', testMatch: BY_KEYS, dependencies: ['responsive'] },
   ],
+  // Kills processes again and again: npm run test:long.
+  kills: [{ name: 'kills', testMatch: /killed/ }],
 };
+const DAILY = ['house', 'water', 'alone'];
 
 /** Started by scripts/test.mjs, which sets up a throw-away cluster with the demo, the mail stand-in and a production web process. */
 export default defineConfig({
@@ -38,7 +39,7 @@ export default defineConfig({
   forbidOnly: true,
   outputDir: `test-results/${part}`,
   reporter: [['list'], ['json', { outputFile: `test-results/e2e-${part}.json` }]],
-  projects: PARTS[part] ?? Object.values(PARTS).flat(),
+  projects: PARTS[part] ?? DAILY.flatMap((name) => PARTS[name] ?? []),
   use: {
     baseURL: process.env.E2E_ORIGIN ?? 'http://127.0.0.1:3210',
     viewport: { width: 1280, height: 800 },

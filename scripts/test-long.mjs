@@ -1,81 +1,54 @@
-// npm run test:long: trials that take too long for every day. What they said is kept in docs/long-trials.md.
-// Mutations: in a copy of the sources one comparison or sign of the judging heart is turned round at a time, and the unit tests beside it have to notice.
-import { cpSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+// npm run test:long: trials that take too long for every day; "-- mutations" (kills, settling, rows) makes one of them. What they said is kept in docs/long-trials.md.
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { ensureServer } from './lib/cluster.mjs';
 import { ensureModules } from './lib/project.mjs';
-import { ROOT, runBeside, say } from './lib/system.mjs';
+import { giveUp, ROOT, say } from './lib/system.mjs';
+import { kills } from './long/kills.mjs';
+import { mutations } from './long/mutations.mjs';
+import { rows } from './long/rows.mjs';
+import { settling } from './long/settling.mjs';
+
+const TRIALS = {
+  mutations: {
+    title: 'Mutations',
+    note: 'A survivor is looked at: either a test is missing, or both ways mean the same.',
+    run: mutations,
+  },
+  kills: {
+    title: 'Kills',
+    note: 'Simulated instrument, gateway and web process killed (SIGKILL) in the middle of a span, two browsers watching; each round at a fresh house.',
+    run: kills,
+  },
+  settling: {
+    title: 'Settling',
+    note: 'Six populations of a thousand instruments, by the display alone and by what a study of twenty others taught.',
+    run: settling,
+  },
+  rows: {
+    title: 'A million rows',
+    note: 'Lists, counts, filters and searches with a million instruments, beside the demo’s.',
+    run: rows,
+  },
+};
+const PAPER = join(ROOT, 'docs', 'long-trials.md');
+const asked = process.argv.slice(2);
+const unknown = asked.find((one) => !(one in TRIALS));
+if (unknown) giveUp(`No trial of that name: ${unknown}. There are ${Object.keys(TRIALS).join(', ')}.`);
 
 ensureModules();
-const FILES = [
-  ['src/core/run/judge.ts', ['src/core/run', 'src/core/certificate']],
-  ['src/core/uncertainty/coverage.ts', ['src/core/uncertainty']],
-  ['src/core/uncertainty/decide.ts', ['src/core/uncertainty']],
-  ['src/core/results/results.ts', ['src/core/run', 'src/core/certificate', 'src/core/results']],
-  ['src/core/results/judged.ts', ['src/core/run', 'src/core/certificate', 'src/core/results']],
-  ['src/core/certificate/check/check-document.ts', ['src/core/certificate']],
-  ['src/core/measurand/moved.ts', ['src/core/measurand']],
-];
-const TURNS = [
-  [/ <= /g, ' < '],
-  [/ >= /g, ' > '],
-  [/ < /g, ' >= '],
-  [/ > (?!=)/g, ' <= '],
-  [/ === /g, ' !== '],
-  [/ !== /g, ' === '],
-  [/ && /g, ' || '],
-  [/ \+ /g, ' - '],
-];
-/** At most so many of a file, spread over it: a trial of minutes, not of hours. */
-const MOST = Number(process.env.MUTANTS ?? 6);
-
-const folder = mkdtempSync(join(tmpdir(), 'werkbank-mutants-'));
-const lines = [];
-let [killed, survived] = [0, 0];
-try {
-  for (const name of ['src', 'package.json', 'tsconfig.json', 'vitest.config.ts', 'docs'])
-    cpSync(join(ROOT, name), join(folder, name), { recursive: true });
-  symlinkSync(join(ROOT, 'node_modules'), join(folder, 'node_modules'));
-  for (const [file, tests] of FILES) {
-    const whole = readFileSync(join(ROOT, file), 'utf8');
-    const mutants = TURNS.flatMap(([from, to]) =>
-      [...whole.matchAll(from)].flatMap((match) => {
-        const line = whole.slice(0, match.index).split('\n').length;
-        const text = whole.split('\n')[line - 1];
-        // Comments and types turn no figure.
-        if (/^\s*(\*|\/\/|\/\*|type |export type |import )/.test(text)) return [];
-        return [
-          {
-            line,
-            from: match[0].trim(),
-            to: to.trim(),
-            source: whole.slice(0, match.index) + to + whole.slice(match.index + match[0].length),
-          },
-        ];
-      }),
-    ).sort((a, b) => a.line - b.line);
-    const step = Math.max(1, Math.floor(mutants.length / MOST));
-    for (const mutant of mutants.filter((_one, index) => index % step === 0).slice(0, MOST)) {
-      writeFileSync(join(folder, file), mutant.source);
-      const { code } = await runBeside(
-        process.execPath,
-        [join(ROOT, 'node_modules/vitest/vitest.mjs'), 'run', '--project', 'unit', '--bail', '1', ...tests],
-        { cwd: folder },
-      );
-      if (code === 0) survived += 1;
-      else killed += 1;
-      const said = `${file}:${mutant.line}  ${mutant.from} → ${mutant.to}  ${code === 0 ? 'SURVIVED' : 'noticed'}`;
-      lines.push(said);
-      say(said);
-    }
-    writeFileSync(join(folder, file), whole);
-  }
-} finally {
-  rmSync(folder, { recursive: true, force: true });
+ensureServer();
+mkdirSync(join(ROOT, 'test-results'), { recursive: true });
+for (const name of asked.length ? asked : Object.keys(TRIALS)) {
+  const { title, note, run } = TRIALS[name];
+  say(title);
+  const found = await run();
+  const section = `## ${title}\n\nOn ${new Date().toISOString().slice(0, 10)}. ${note}\n\n${found}\n`;
+  // Written after each: what a long night brought isn't lost with the next trial.
+  const kept = readFileSync(PAPER, 'utf8').split(/^(?=## )/m);
+  const at = kept.findIndex((one) => one.startsWith(`## ${title}\n`));
+  if (at < 0) kept.push(section);
+  else kept[at] = section;
+  writeFileSync(PAPER, kept.map((one) => one.trimEnd()).join('\n\n') + '\n');
+  console.log(found);
 }
-const found = `${killed} of ${killed + survived} turned-round lines of the judging heart were noticed by the tests beside them`;
-say(found);
-writeFileSync(
-  join(ROOT, 'docs', 'long-trials.md'),
-  `# Long trials\n\nWritten by \`npm run test:long\` on ${new Date().toISOString().slice(0, 10)}. A survivor is looked at: either a test is missing, or both ways mean the same.\n\n## Mutations\n\n${found}.\n\n\`\`\`\n${lines.join('\n')}\n\`\`\`\n`,
-);

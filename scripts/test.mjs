@@ -3,7 +3,8 @@ import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { addresses, ensureServer } from './lib/cluster.mjs';
 import { ensureBuild, ensureModules } from './lib/project.mjs';
-import { answers, startScript, startWeb, stopAll } from './lib/processes.mjs';
+import { openDoors } from './lib/doors.mjs';
+import { stopAll } from './lib/processes.mjs';
 import { closeHouse, ensureDemoDump, openHouse } from './lib/seeded.mjs';
 import { aptInstall, installed, ROOT, runBeside, say } from './lib/system.mjs';
 
@@ -70,23 +71,6 @@ const vitest = (project) =>
       failed: report.numFailedTests + report.numFailedTestSuites * (report.numFailedTests ? 0 : 1),
     }),
   );
-
-/** Everything a house needs running before a browser comes: mail, instrument gateway, web. */
-async function openDoors(house) {
-  const { env, smtpPort } = house;
-  startScript('src/standins/mail-server.ts', { ...env, SMTP_PORT: String(smtpPort) }, { quiet: true });
-  startScript('src/processes/gateway.ts', env, { quiet: true });
-  startWeb(
-    { ...env, WERKBANK_COMPRESS: 'no' },
-    {
-      quiet: true,
-      onLine: (line) => {
-        if (/"level":(50|60)/.test(line)) console.log(line);
-      },
-    },
-  );
-  await answers(`${env.WERKBANK_ORIGIN}/api/health`);
-}
 
 /** One part of the browser tests at one house. */
 const browserPart = (part, house) =>

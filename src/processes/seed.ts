@@ -3,7 +3,7 @@ import { eq, sql } from 'drizzle-orm';
 import { closeDatabase, database, type Transaction } from '@/data/connection';
 import { asset, assetChannel, customer, instrumentModel, probePlace, user } from '@/data/schema';
 import { confirmRemembered, recordStudy, stateScope } from '@/features/budgets/server';
-import { changePolicy } from '@/features/due/server';
+import { putPolicy } from '@/features/due/server';
 import { addUser } from '@/features/office/server';
 import { exchangeProbe, hosts, probesOnShelf } from '@/features/probes/server';
 import { recordAudit } from '@/platform/audit';
@@ -163,7 +163,7 @@ async function makeAssets(tx: Transaction, now: Date, random: Random): Promise<S
       .values({ maker, name, kind, procedureId, traits, channels })
       .returning({ id: instrumentModel.id });
     models.set(model.name, row!.id);
-    await changePolicy({ tx }, { scope: 'model', modelId: row!.id, every, reason: 'workshop’s standard' });
+    await putPolicy({ tx }, { scope: 'model', modelId: row!.id, every, reason: 'workshop’s standard' });
   }
   const made: SeedAsset[] = [];
   for (const person of CUSTOMERS) {
@@ -227,7 +227,7 @@ async function makeAssets(tx: Transaction, now: Date, random: Random): Promise<S
       }
     }
     if (person.name === 'Tidewater Tramway Tunnels') {
-      await changePolicy(
+      await putPolicy(
         { tx },
         { scope: 'customer', customerId: owner!.id, every: { months: 6 }, reason: 'tunnel safety rules of the customer' },
       );

@@ -163,13 +163,27 @@ describe('due list and policies', () => {
     );
     const due = async () =>
       (await world.app.query('select next_due::text as due from asset where id = $1', [assets[0]])).rows[0].due;
-    const change = (input: Parameters<typeof changePolicy>[1]) => world.db.transaction((tx) => changePolicy({ tx }, input));
+    const change = (input: Parameters<typeof changePolicy>[1]) =>
+      world.db.transaction((tx) => changePolicy({ tx, actor: world.technician, now }, input));
     await change({ scope: 'customer', customerId: world.customerId, every: { months: 3 }, reason: '' });
     expect(await due()).toBe('2027-02-01');
     await change({ scope: 'asset', assetId: assets[0]!, every: { days: 30 }, reason: '' });
     expect(await due()).toBe('2026-12-01');
     await change({ scope: 'asset', assetId: assets[0]!, every: null, reason: '' });
     expect(await due()).toBe('2027-02-01');
+    const told = await world.app.query("select detail from audit where action = 'changePolicy' order by id desc limit 2");
+    expect(told.rows.map((row) => [row.detail.before?.every ?? null, row.detail.after?.every ?? null])).toEqual([
+      [{ days: 30 }, null],
+      [null, { days: 30 }],
+    ]);
+    await expect(
+      world.db.transaction((tx) =>
+        changePolicy(
+          { tx, now, actor: { ...world.technician, role: 'counter' } },
+          { scope: 'asset', assetId: assets[0]!, every: null, reason: '' },
+        ),
+      ),
+    ).rejects.toThrow();
   });
 });
 
@@ -186,7 +200,9 @@ describe('an interval that counts uses', () => {
     ]);
     const inTx = <T>(work: (tx: Parameters<Parameters<World['db']['transaction']>[0]>[0]) => Promise<T>) =>
       world.db.transaction(work);
-    await inTx((tx) => changePolicy({ tx }, { scope: 'asset', assetId: id, every: { days: 180, uses: 500 }, reason: '' }));
+    await inTx((tx) =>
+      changePolicy({ tx, ...context() }, { scope: 'asset', assetId: id, every: { days: 180, uses: 500 }, reason: '' }),
+    );
     expect((await stored(id)).due).toBe(date(100));
     const keep = (on: number, count: number | null) =>
       inTx((tx) => keepUse({ tx, ...context() }, { assetId: id, readOn: date(on), count }));

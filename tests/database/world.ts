@@ -9,7 +9,7 @@ import { closeDatabase, type Database, type Transaction } from '@/data/connectio
 import * as schema from '@/data/schema';
 import { placeTicket, recordRun } from '@/features/bench/server';
 import { INSPECTION_ITEMS, receive } from '@/features/counter/server';
-import { changePolicy } from '@/features/due/server';
+import { putPolicy } from '@/features/due/server';
 import { addUser } from '@/features/office/server';
 import { confirmRemembered } from '@/features/budgets/server';
 import { referenceSnapshot, referenceSnapshots } from '@/features/shelf/server';
@@ -118,7 +118,7 @@ export async function openWorld(): Promise<World> {
     const { maker, name, kind, procedureId, traits, channels, every } = MODELS[0]!;
     const model = { maker, name, kind, procedureId, traits, channels };
     const [modelRow] = await tx.insert(schema.instrumentModel).values(model).returning();
-    await changePolicy({ tx }, { scope: 'model', modelId: modelRow!.id, every, reason: '' });
+    await putPolicy({ tx }, { scope: 'model', modelId: modelRow!.id, every, reason: '' });
     const [bottle] = await tx
       .insert(schema.reference)
       .values({

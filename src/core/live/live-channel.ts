@@ -1,8 +1,8 @@
 import { decimalPlaces } from '../quantity/decimal';
 import { estimateFinal, type FinalEstimate } from '../stability/estimate-final';
 import { gasMayClose, type CloseAdvice } from '../stability/gas-may-close';
-import { shapesOf, type ResponseCard } from '../stability/response-card';
-import { SettledBelief, SHAPES, SURE } from '../stability/settled-belief';
+import type { ResponseCard } from '../stability/response-card';
+import { SettledBelief, SURE } from '../stability/settled-belief';
 import { PlateauStream } from '../stability/plateau-stream';
 import { ResponseRecorder } from '../stability/response-recorder';
 import { timeToShare } from '../stability/response-times';
@@ -128,7 +128,7 @@ export class LiveChannel {
     this.belief = null;
     const { response, expectedChange, resolution } = this.rule;
     if (this.gasAt === null || this.before === null || !response || expectedChange === null) return;
-    this.belief = new SettledBelief({ before: this.before, resolution: Number(resolution), shapes: shapesOf(response, SHAPES) });
+    this.belief = new SettledBelief({ before: this.before, resolution: Number(resolution), card: response });
     for (const { seconds, value } of this.recent) if (seconds > this.gasAt) this.belief.push(seconds - this.gasAt, value);
   }
 

@@ -1,5 +1,7 @@
+import { softened } from '../uncertainty/effective-number';
+import { redrawShapes, type Redrawn } from './redraw-shapes';
 import { reached, type ResponseShape } from './response-shape';
-import { shapesOf, type Between, type ResponseCard } from './response-card';
+import { figuresOf, placeOf, shapeAt, shapesOf, type Between, type ResponseCard } from './response-card';
 
 /** A whole response: seconds after gas came and what was shown, in time order. */
 export type Trace = readonly { seconds: number; value: number }[];
@@ -9,19 +11,26 @@ type Thin = readonly { seconds: number; value: number; scatter: number }[];
 
 /** Any portable monitor is somewhere in here (common practice). */
 const ANY: ResponseCard = { dead: [0, 15], tau: [2, 35], slow: [0, 0.3], slower: [2, 10] };
-const TRIED = 3000;
+const TRIED = 2000;
 const TIMES = 40;
-const ROUNDS = 6;
-const LOOKS = 4;
+const ROUNDS = 60;
+/** So often it is looked closer at where a trace's own shape may lie. */
+const LOOKS = 3;
+/** So many shapes speak at least when it is looked closer. */
+const FEW = 30;
+/** In parts of what any monitor may be. */
+const LEAST_SCATTER = 0.003;
+/** Short of this (natural logarithm; H. Jeffreys, Theory of Probability, 1961: beyond 100 to 1 is decisive) the tail that takes longer is believed. */
+const DECISIVE = 5;
+/** So many standard deviations about the middle a card reaches: a figure that lies evenly between two has its ends at 1.7. */
+const REACHES = 1.8;
 const WIDER = 1.1;
-/** What of a mixture lies further out is left to chance. */
-const OUTSIDE = 0.04;
 /** Fewer traces say nothing of the next instrument. */
 export const FEWEST = 8;
 
 /**
  * What a model's sensors have in common, learnt from whole responses of several of them: between which figures dead time, time constant and slow part lie, and whether the slow part is an exponential or falls with the root of time. Null for fewer than eight traces of at least two minutes; eight minutes tell a slow exponential from a tail with the root of time.
- * Unit: that of the display. Errors: none. Source: maximum likelihood of a mixture by expectation and maximisation (A. P. Dempster et al., J. R. Stat. Soc. B 39 (1977) 1).
+ * Unit: that of the display. Errors: none. Source: maximum likelihood by expectation and maximisation (A. P. Dempster et al., J. R. Stat. Soc. B 39 (1977) 1).
  *
  * @example
  * learnResponse({ traces, before: 0, resolution: 1 }) // { dead: [0, 0.4], tau: [7.1, 11.8], slow: [0.02, 0.1], slower: [2.3, 4.2] }
@@ -38,34 +47,86 @@ export function learnResponse({
   const whole = traces.filter((trace) => (trace.at(-1)?.seconds ?? 0) >= 120).map((trace) => thinned(trace, before));
   if (whole.length < FEWEST) return null;
   const root: ResponseCard = { dead: ANY.dead, tau: ANY.tau, slow: ANY.slow };
-  const [first, second] = [ANY, root].map((card) => closer(card, whole, resolution)) as [Mixture, Mixture];
-  return wider(spread(first.explains >= second.explains ? first : second, OUTSIDE));
+  const [exponential, slowing] = [ANY, root].map((card) => common(card, whole, resolution)) as [Common, Common];
+  return wider(exponential.explains - slowing.explains > DECISIVE ? exponential.card : slowing.card);
 }
 
-/** Looked for everywhere first, then again where something was found. */
-function closer(card: ResponseCard, traces: Thin[], resolution: number): Mixture {
-  let found = mixture(shapesOf(card, TRIED), traces, resolution);
-  for (let look = 1; look < LOOKS; look += 1) found = mixture(shapesOf(spread(found, 0.01), TRIED), traces, resolution);
-  return found;
+/** What all traces have in common, and how well it explains them (natural logarithm). */
+interface Common {
+  card: ResponseCard;
+  explains: number;
 }
 
-/** Between which figures all but a share of a mixture at either end lies. */
-function spread({ shapes, weights }: Mixture, outside: number): ResponseCard {
-  const between = (figure: (shape: ResponseShape) => number): Between => {
-    const sorted = shapes.map((shape, i) => [figure(shape), weights[i]!] as const).sort((a, b) => a[0] - b[0]);
-    const at = (share: number) => {
-      let sum = 0;
-      for (const [value, weight] of sorted) if ((sum += weight) >= share) return value;
-      return sorted.at(-1)![0];
-    };
-    return [at(outside), at(1 - outside)];
-  };
+/**
+ * Each figure of the sensors is taken to scatter normally about a middle; middle and scatter are what makes all traces together likeliest.
+ * What one trace alone leaves open, all of them together settle.
+ */
+function common(card: ResponseCard, traces: Thin[], resolution: number): Common {
+  const own = traces.map((trace) => candidates(card, trace, resolution));
+  const count = figuresOf(card).length;
+  let middle = Array.from({ length: count }, () => 0.5);
+  let scatter = Array.from({ length: count }, () => 1);
+  let explains = -Infinity;
+  for (let round = 0; round < ROUNDS; round += 1) {
+    const [sum, squares] = [new Float64Array(count), new Float64Array(count)];
+    explains = 0;
+    for (const { places, logs } of own) {
+      const all = logs.map((log, i) => log + density(places[i]!, middle, scatter));
+      const most = all.reduce((a, b) => Math.max(a, b), -Infinity);
+      const weights = all.map((one) => Math.exp(one - most));
+      const whole = weights.reduce((a, b) => a + b, 0);
+      explains += most + Math.log(whole / weights.length);
+      places.forEach((place, i) => {
+        const weight = weights[i]! / whole;
+        if (weight < 1e-9) return;
+        for (let k = 0; k < count; k += 1) {
+          sum[k]! += weight * place[k]!;
+          squares[k]! += weight * place[k]! ** 2;
+        }
+      });
+    }
+    middle = Array.from(sum, (one) => one / own.length);
+    scatter = Array.from(squares, (one, k) =>
+      Math.max(LEAST_SCATTER, Math.sqrt(Math.max(0, one / own.length - middle[k]! ** 2))),
+    );
+  }
+  const edge = (sign: number) => middle.map((one, k) => Math.min(1, Math.max(0, one + sign * REACHES * scatter[k]!)));
+  const [low, high] = [shapeAt(card, edge(-1)), shapeAt(card, edge(1))];
   return {
-    dead: between((shape) => shape.dead),
-    tau: between((shape) => shape.tau),
-    slow: between((shape) => shape.slow),
-    ...(shapes[0]!.slower === undefined ? {} : { slower: between((shape) => shape.slower!) }),
+    card: {
+      dead: [low.dead, high.dead],
+      tau: [low.tau, high.tau],
+      slow: [low.slow, high.slow],
+      ...(card.slower ? { slower: [low.slower!, high.slower!] } : {}),
+    },
+    explains,
   };
+}
+
+/** Natural logarithm of the normal density. */
+const density = (place: number[], middle: number[], scatter: number[]): number =>
+  place.reduce(
+    (sum, one, k) => sum - ((one - middle[k]!) / scatter[k]!) ** 2 / 2 - Math.log(scatter[k]! * Math.sqrt(2 * Math.PI)),
+    0,
+  );
+
+/** Places of shapes that may be behind one trace, and how likely each is: looked for everywhere first, then again where something was found. */
+function candidates(card: ResponseCard, trace: Thin, resolution: number): { places: number[][]; logs: Float64Array } {
+  let drawn: Redrawn = { shapes: shapesOf(card, TRIED), logs: new Float64Array(TRIED) };
+  for (let look = 0; ; look += 1) {
+    const likely = likelihoods(drawn.shapes, trace, resolution);
+    const logs = likely.map((one, i) => one + drawn.logs[i]!);
+    if (look === LOOKS) return { places: drawn.shapes.map((shape) => placeOf(card, shape)), logs };
+    const most = logs.reduce((a, b) => Math.max(a, b), -Infinity);
+    drawn = redrawShapes({
+      card,
+      shapes: drawn.shapes,
+      weights: softened(
+        logs.map((one) => Math.exp(one - most)),
+        FEW,
+      ),
+    });
+  }
 }
 
 /** A handful of instruments does not hold the extremes of the next one. */
@@ -80,37 +141,10 @@ function wider({ dead, tau, slow, slower }: ResponseCard): ResponseCard {
   };
 }
 
-interface Mixture {
-  shapes: ResponseShape[];
-  weights: Float64Array;
-  explains: number;
-}
-
-/** How much each shape has to do with the traces. */
-function mixture(shapes: ResponseShape[], traces: Thin[], resolution: number): Mixture {
-  const likely = traces.map((trace) => likelihoods(shapes, trace, resolution));
-  let weights = new Float64Array(shapes.length).fill(1 / shapes.length);
-  let explains = -Infinity;
-  for (let round = 0; round < ROUNDS; round += 1) {
-    const next = new Float64Array(shapes.length);
-    explains = 0;
-    for (const { most, values } of likely) {
-      let sum = 0;
-      for (let i = 0; i < shapes.length; i += 1) sum += weights[i]! * values[i]!;
-      explains += Math.log(sum) + most;
-      for (let i = 0; i < shapes.length; i += 1) next[i]! += (weights[i]! * values[i]!) / sum / likely.length;
-    }
-    weights = next;
-  }
-  return { shapes, weights, explains };
-}
-
-/** Of each shape with the final value that fits it best, relative to the likeliest. */
-function likelihoods(shapes: ResponseShape[], trace: Thin, resolution: number): { most: number; values: Float64Array } {
-  const values = new Float64Array(shapes.length);
+/** Natural logarithm of how likely a trace is by each shape, with the final value that fits it best. */
+function likelihoods(shapes: readonly ResponseShape[], trace: Thin, resolution: number): Float64Array {
   const known = trace.map(({ scatter }) => (0.25 * resolution) ** 2 + scatter ** 2);
-  let most = -Infinity;
-  shapes.forEach((shape, index) => {
+  return Float64Array.from(shapes, (shape) => {
     let [top, bottom] = [0, 0];
     const shares = trace.map(({ seconds }) => reached(shape, seconds));
     trace.forEach(({ value }, i) => {
@@ -118,15 +152,11 @@ function likelihoods(shapes: ResponseShape[], trace: Thin, resolution: number): 
       bottom += shares[i]! ** 2 / known[i]!;
     });
     const final = bottom > 0 ? top / bottom : 0;
-    let sum = 0;
-    trace.forEach(({ value }, i) => {
-      sum += (value - final * shares[i]!) ** 2 / (known[i]! + (0.01 * final * (1 - shares[i]!)) ** 2);
-    });
-    values[index] = -sum / 2;
-    most = Math.max(most, values[index]!);
+    return trace.reduce(
+      (sum, { value }, i) => sum - (value - final * shares[i]!) ** 2 / (known[i]! + (0.01 * final * (1 - shares[i]!)) ** 2) / 2,
+      0,
+    );
   });
-  for (let i = 0; i < values.length; i += 1) values[i] = Math.exp(values[i]! - most);
-  return { most, values };
 }
 
 /** Forty times, closer together at the beginning, each the mean of what was shown about it. */

@@ -19,7 +19,8 @@ export interface ResponseCard {
 
 /** Bases of the Halton sequence, one a figure. */
 const BASES = [2, 3, 5, 7];
-function halton(index: number, base: number): number {
+/** A sequence that fills 0 to 1 evenly. */
+export function halton(index: number, base: number): number {
   let [value, part, left] = [0, 1, index];
   while (left > 0) {
     part /= base;
@@ -27,6 +28,45 @@ function halton(index: number, base: number): number {
     left = Math.floor(left / base);
   }
   return value;
+}
+
+const FIGURES = ['dead', 'tau', 'slow', 'slower'] as const;
+type Figure = (typeof FIGURES)[number];
+/** Time constants are alike by their ratio, everything else by its difference. */
+const scaled = (figure: Figure, value: number) => (figure === 'tau' ? Math.log(value) : value);
+const between = (card: ResponseCard, figure: Figure) => card[figure]!.map((value) => scaled(figure, value)) as Between;
+
+/** The figures of which a card leaves something open. Errors: none. */
+export const figuresOf = (card: ResponseCard): Figure[] =>
+  FIGURES.filter((figure) => card[figure] !== undefined && card[figure][1] > card[figure][0]);
+
+/**
+ * Where a shape lies in a card: 0 to 1 a figure that the card leaves open, in the order of `figuresOf`. Errors: none.
+ *
+ * @example
+ * placeOf({ dead: [0, 2], tau: [5, 5], slow: [0, 0.1] }, { dead: 1, tau: 5, slow: 0.1 }) // [0.5, 1]
+ */
+export function placeOf(card: ResponseCard, shape: ResponseShape): number[] {
+  return figuresOf(card).map((figure) => {
+    const [low, high] = between(card, figure);
+    return (scaled(figure, shape[figure]!) - low) / (high - low);
+  });
+}
+
+/** The shape at such a place. Errors: none. */
+export function shapeAt(card: ResponseCard, place: readonly number[]): ResponseShape {
+  const shape: ResponseShape = {
+    dead: card.dead[0],
+    tau: card.tau[0],
+    slow: card.slow[0],
+    ...(card.slower ? { slower: card.slower[0] } : {}),
+  };
+  figuresOf(card).forEach((figure, i) => {
+    const [low, high] = between(card, figure);
+    const value = low + (high - low) * place[i]!;
+    shape[figure] = figure === 'tau' ? Math.exp(value) : value;
+  });
+  return shape;
 }
 
 /**
@@ -38,14 +78,11 @@ function halton(index: number, base: number): number {
  */
 export function shapesOf(card: ResponseCard, count: number): ResponseShape[] {
   requireRange('count', count, 1, 5000);
-  return Array.from({ length: count }, (_one, index) => {
-    const at = (figure: number, [low, high]: Between) => low + (high - low) * halton(index + 1, BASES[figure]!);
-    const tau = Math.exp(at(1, [Math.log(card.tau[0]), Math.log(card.tau[1])]));
-    return {
-      dead: at(0, card.dead),
-      tau,
-      slow: at(2, card.slow),
-      ...(card.slower ? { slower: at(3, card.slower) } : {}),
-    };
-  });
+  const bases = FIGURES.flatMap((figure, i) => (figuresOf(card).includes(figure) ? [BASES[i]!] : []));
+  return Array.from({ length: count }, (_one, index) =>
+    shapeAt(
+      card,
+      bases.map((base) => halton(index + 1, base)),
+    ),
+  );
 }

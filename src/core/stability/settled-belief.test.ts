@@ -3,7 +3,7 @@ import { normalFrom, seededUniform } from '../uncertainty/random';
 import { learnResponse, type Trace } from './learn-response';
 import { shapesOf, type ResponseCard } from './response-card';
 import { reached, type ResponseShape } from './response-shape';
-import { SettledBelief, SHAPES, SURE } from './settled-belief';
+import { SettledBelief, SURE } from './settled-belief';
 
 const CARD: ResponseCard = { dead: [0, 2], tau: [6, 12], slow: [0.02, 0.12], slower: [2.5, 5] };
 const SHAPE: ResponseShape = { dead: 1, tau: 9, slow: 0.06, slower: 3.5 };
@@ -31,7 +31,7 @@ describe('the shape of a response', () => {
 
 /** Seconds at which it is believed, and what was left then; figures as a display of step 1 shows them. */
 function watch(shape: ResponseShape, final: number, within: number, card = CARD, noise = 0.2) {
-  const belief = new SettledBelief({ before: 0, resolution: 1, shapes: shapesOf(card, SHAPES) });
+  const belief = new SettledBelief({ before: 0, resolution: 1, card });
   const normal = normalFrom(seededUniform(3));
   let first: ReturnType<typeof belief.look> = null;
   for (let seconds = 0.25; seconds <= 240; seconds += 0.25) {
@@ -61,15 +61,15 @@ describe('what is believed of a response', () => {
     const card: ResponseCard = { dead: [0, 1], tau: [6, 12], slow: [0.1, 0.2] };
     const late = watch({ dead: 0, tau: 9, slow: 0.15 }, 100, 1, card, 0.1);
     expect(late).toBeNull();
-    const belief = new SettledBelief({ before: 0, resolution: 1, shapes: shapesOf(card, SHAPES) });
+    const belief = new SettledBelief({ before: 0, resolution: 1, card });
     for (let seconds = 1; seconds <= 40; seconds += 1)
       belief.push(seconds, Math.round(100 * reached({ dead: 0, tau: 9, slow: 0.15 }, seconds)));
     expect(belief.look({ displayed: 92, within: 1 })!.expectedAt).toBeNull();
   });
   it('has nothing to say of a few figures, and refuses a step of zero', () => {
-    const belief = new SettledBelief({ before: 0, resolution: 1, shapes: shapesOf(CARD, 10) });
+    const belief = new SettledBelief({ before: 0, resolution: 1, card: CARD });
     expect(belief.look({ displayed: 0, within: 1 })).toBeNull();
-    expect(() => new SettledBelief({ before: 0, resolution: 0, shapes: shapesOf(CARD, 10) })).toThrow(/resolution/);
+    expect(() => new SettledBelief({ before: 0, resolution: 0, card: CARD })).toThrow(/resolution/);
   });
 });
 

@@ -1,5 +1,8 @@
 import { requireAbove } from '../range-error';
+import { effectiveNumber, softened } from '../uncertainty/effective-number';
 import { normalCdf } from '../uncertainty/normal';
+import { redrawShapes } from './redraw-shapes';
+import { shapesOf, type ResponseCard } from './response-card';
 import { reached, type ResponseShape } from './response-shape';
 
 /** One figure of the display, so many seconds after gas came. */
@@ -38,14 +41,18 @@ const SCATTER_SECONDS = 10;
 const LEAST_NOISE = 0.2;
 /** Seconds between two figures that count: closer ones say the same again, and a few shapes would seem surer than they are. */
 const EVERY = 1;
+/** Fewer shapes that count are too few to tell by. */
+const FEW = 60;
+const REDRAWS = 3;
+const FIGURES_BETWEEN = 8;
 
 /**
  * Where a response will come to rest, by what is known of its model's sensors: each of many shapes with each of many final values is weighed by how well it explains the figures shown so far,
- * rounding and noise included. One figure a second counts. Unit: that of the display; times in s after gas. Constant memory a second of gas. Errors: RangeError for a step or change of zero.
+ * rounding and noise included. One figure a second counts. Unit: that of the display; times in s after gas. Constant memory a second of gas. Errors: RangeError for a step of zero.
  * Source: Bayes' theorem over a grid (JCGM 101:2008, 6 for the state of knowledge); common practice for the shapes.
  *
  * @example
- * const belief = new SettledBelief({ before: 0, resolution: 1, shapes: shapesOf(card, 300) }); belief.push(1, 12); belief.look({ displayed: 98, within: 2.5 })
+ * const belief = new SettledBelief({ before: 0, resolution: 1, card }); belief.push(1, 12); belief.look({ displayed: 98, within: 2.5 })
  */
 export class SettledBelief {
   private seen: Seen[] = [];
@@ -53,15 +60,20 @@ export class SettledBelief {
   /** First final change tried of each shape. */
   private from = new Float64Array(0);
   private counted = 0;
+  private shapes: readonly ResponseShape[];
+  /** What each shape is weighed by before anything was seen (natural logarithm). */
+  private prior: Float64Array;
+  private redrawn = { times: 0, at: 0 };
   /** Shapes that explain what was seen so much worse than others that they are left aside. */
   private aside = new Uint8Array(0);
   private noise = 0;
   private readonly apart: number;
 
-  constructor(private readonly rule: { before: number; resolution: number; shapes: readonly ResponseShape[] }) {
+  constructor(private readonly rule: { before: number; resolution: number; card: ResponseCard }) {
     requireAbove('resolution', rule.resolution, 0);
-    requireAbove('shapes', rule.shapes.length, 0);
     this.apart = APART * rule.resolution;
+    this.shapes = shapesOf(rule.card, SHAPES);
+    this.prior = new Float64Array(SHAPES);
   }
 
   push(seconds: number, value: number): void {
@@ -77,13 +89,16 @@ export class SettledBelief {
     const last = this.seen.at(-1);
     if (!last || last.seconds < BEGINS_AT || this.seen.length < 8) return null;
     this.weigh(last);
-    const { before, shapes } = this.rule;
+    if (this.closer()) this.weigh(last);
+    const { before } = this.rule;
+    const { shapes } = this;
     let most = -Infinity;
     for (const one of this.logs) if (one > most) most = one;
     const bins = new Float64Array(BINS + 1);
     let [whole, pace] = [0, 0];
     const shown = displayed - before;
     for (let shape = 0; shape < shapes.length; shape += 1) {
+      if (this.aside[shape]) continue;
       let own = 0;
       for (let k = 0; k < FINALS; k += 1) {
         const weight = Math.exp(this.logs[shape * FINALS + k]! - most);
@@ -124,9 +139,9 @@ export class SettledBelief {
 
   /** Takes the figures that came since into account; where a shape's finals run off their grid, it is laid anew. */
   private weigh(last: Seen): void {
-    const { shapes } = this.rule;
+    const { shapes } = this;
     if (this.logs.length === 0) {
-      this.noise = Math.max(this.scatter(), LEAST_NOISE * this.rule.resolution);
+      this.noise ||= Math.max(this.scatter(), LEAST_NOISE * this.rule.resolution);
       this.logs = new Float64Array(shapes.length * FINALS);
       this.from = new Float64Array(shapes.length);
       this.aside = new Uint8Array(shapes.length);
@@ -148,8 +163,29 @@ export class SettledBelief {
     this.prune();
   }
 
+  /** Where only a few shapes explain what was seen, as many again are drawn close to them. */
+  private closer(): boolean {
+    const { times, at } = this.redrawn;
+    if (times === REDRAWS || this.seen.length < at + FIGURES_BETWEEN) return false;
+    let most = -Infinity;
+    for (const one of this.logs) if (one > most) most = one;
+    const weights = new Float64Array(this.shapes.length);
+    for (let shape = 0; shape < weights.length; shape += 1)
+      if (!this.aside[shape])
+        for (let i = shape * FINALS; i < (shape + 1) * FINALS; i += 1) weights[shape]! += Math.exp(this.logs[i]! - most);
+    if (effectiveNumber(weights) >= FEW) return false;
+    // One or two shapes alone say where, but not how wide.
+    const { shapes, logs } = redrawShapes({ card: this.rule.card, shapes: this.shapes, weights: softened(weights, FEW / 2) });
+    this.shapes = shapes;
+    this.prior = logs;
+    this.redrawn = { times: times + 1, at: this.seen.length };
+    this.logs = new Float64Array(0);
+    this.counted = 0;
+    return true;
+  }
+
   private prune(): void {
-    const best = this.rule.shapes.map((_shape, index) => {
+    const best = this.shapes.map((_shape, index) => {
       let most = -Infinity;
       if (!this.aside[index]) for (let k = index * FINALS; k < (index + 1) * FINALS; k += 1) most = Math.max(most, this.logs[k]!);
       return most;
@@ -167,7 +203,7 @@ export class SettledBelief {
     const mean = recent.reduce((sum, one) => sum + one.value, 0) / recent.length - this.rule.before;
     const middle = mean / Math.max(0.02, reached(shape, last.seconds - 1.5));
     this.from[index] = middle - ((FINALS - 1) / 2) * this.apart;
-    this.logs.fill(0, index * FINALS, (index + 1) * FINALS);
+    this.logs.fill(this.prior[index]!, index * FINALS, (index + 1) * FINALS);
   }
 
   private count(shape: ResponseShape, index: number, { seconds, value }: Seen): void {

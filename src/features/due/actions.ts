@@ -3,7 +3,7 @@ import * as yup from 'yup';
 import { database } from '@/data/connection';
 import { action } from '@/platform/action';
 import { systemClock } from '@/platform/clock';
-import { changePolicy } from './server/next-due';
+import { changePolicy } from './server/change-policy';
 import { makeReminders } from './server/reminders';
 import { sendAgain, sendQueued } from './server/send';
 import { keepUse } from './server/uses';
@@ -50,27 +50,23 @@ export const changePolicyAction = action(
     name: 'changePolicy',
     permission: 'bench',
     schema: policySchema,
-    audit: (input) =>
-      `${input.scope}: ${input.count ? `${input.count} ${input.unit}${input.uses ? ` or ${input.uses} uses` : ''}` : 'removed'}`,
+    audit: 'none',
   },
-  ({ tx }, input) =>
-    changePolicy(
-      { tx },
-      {
-        scope: input.scope,
-        ...(input.assetId ? { assetId: input.assetId } : {}),
-        ...(input.customerId ? { customerId: input.customerId } : {}),
-        ...(input.modelId ? { modelId: input.modelId } : {}),
-        every:
-          input.count === null
-            ? null
-            : {
-                ...(input.unit === 'days' ? { days: input.count } : { months: input.count }),
-                ...(input.uses ? { uses: input.uses } : {}),
-              },
-        reason: input.reason,
-      },
-    ),
+  (context, input) =>
+    changePolicy(context, {
+      scope: input.scope,
+      ...(input.assetId ? { assetId: input.assetId } : {}),
+      ...(input.customerId ? { customerId: input.customerId } : {}),
+      ...(input.modelId ? { modelId: input.modelId } : {}),
+      every:
+        input.count === null
+          ? null
+          : {
+              ...(input.unit === 'days' ? { days: input.count } : { months: input.count }),
+              ...(input.uses ? { uses: input.uses } : {}),
+            },
+      reason: input.reason,
+    }),
 );
 
 export const keepUseAction = action(

@@ -1,4 +1,5 @@
-export { changePolicy, dueAfter, keepDue, type Due, type PolicyChange } from './server/next-due';
+export { changePolicy, putPolicy, type PolicyChange } from './server/change-policy';
+export { dueAfter, keepDue, type Due } from './server/next-due';
 export { customersWithDue, dueCounts, dueList, type DueQuery, type DueWindow } from './server/due-list';
 export { keepUse, usesOfAsset, type UseRow } from './server/uses';
 export { makeReminders } from './server/reminders';

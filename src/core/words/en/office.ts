@@ -8,6 +8,8 @@ export const OFFICE = {
   'uses.keep': 'Keep',
   'uses.kept': '{moved, select, yes {Kept; the due date moved.} other {Kept.}}',
   'uses.ahead': 'That day lies ahead.',
+  'uses.forbidden': 'The counter or the bench notes uses.',
+  'policy.forbidden': 'Who works at the bench sets intervals.',
   'uses.reached': '{used} uses since',
   'uses.pace': '{used} uses so far, at that pace',
   'policy.uses': 'or after uses',

@@ -33,7 +33,7 @@ export async function keepUse(
   { assetId, readOn, count }: { assetId: string; readOn: string; count: number | null },
 ): Promise<{ moved: boolean }> {
   const { tx, actor, now } = context;
-  if (!may(actor.role, 'receive') && !may(actor.role, 'bench')) throw new Problem(say({ code: 'retire.forbidden' }), {}, 403);
+  if (!may(actor.role, 'receive') && !may(actor.role, 'bench')) throw new Problem(say({ code: 'uses.forbidden' }), {}, 403);
   const [row] = await tx.select({ id: asset.id }).from(asset).where(eq(asset.id, assetId)).for('update');
   if (!row) throw new Problem(say({ code: 'retire.unknown' }), {}, 404);
   const { zone } = await readSettings(tx);

@@ -1,0 +1,18 @@
+import { answers, startScript, startWeb } from './processes.mjs';
+
+/** Everything a house needs running before a browser comes: mail, instrument gateway, web. */
+export async function openDoors(house) {
+  const { env, smtpPort } = house;
+  startScript('src/standins/mail-server.ts', { ...env, SMTP_PORT: String(smtpPort) }, { quiet: true });
+  startScript('src/processes/gateway.ts', env, { quiet: true });
+  startWeb(
+    { ...env, WERKBANK_COMPRESS: 'no' },
+    {
+      quiet: true,
+      onLine: (line) => {
+        if (/"level":(50|60)/.test(line)) console.log(line);
+      },
+    },
+  );
+  await answers(`${env.WERKBANK_ORIGIN}/api/health`);
+}
