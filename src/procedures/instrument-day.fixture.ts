@@ -1,11 +1,12 @@
 import { matchChannels } from '@/core/live/match-channels';
-import { LiveChannel } from '@/core/live/live-channel';
-import type { RunChannel } from '@/core/record/event';
+import { LiveChannel, type LiveRule } from '@/core/live/live-channel';
 import { missingReadings, readPairs, type PlannedStep } from '@/core/run/plan';
 import type { MaterialComponent, ReferenceSnapshot } from '@/core/record/reference-snapshot';
 import { TRACED } from '@/core/run/room.fixture';
 import type { ScriptedRun } from '@/core/run/scripted';
 import { waitSeconds } from '@/core/run/wait-seconds';
+import { capturable, rulesFor } from '@/features/bench/live/live-rules';
+import { MODELS } from '@/processes/seed/catalogue';
 import { INSTRUMENT_MODELS } from '@/standins/instrument/models';
 import { SCENARIOS } from '@/standins/instrument/scenario';
 import { SimulatedInstrument } from '@/standins/instrument/simulated-instrument';
@@ -97,39 +98,44 @@ export class Day {
     }
   }
 
-  /** Gas comes: every channel is watched as its line would be. */
+  /** Gas comes: every channel is watched as its line would be, by the sheet's own rules. */
   private watch(): void {
     this.live.clear();
-    for (const channel of this.run.state.channels.filter((one) => one.status === 'fitted'))
-      this.live.set(
-        channel.id,
-        new LiveChannel({
-          resolution: channel.resolution,
-          tolerance: this.toleranceOf(channel),
-          expectedChange: null,
-        }),
-      );
+    const rules = this.rules();
+    for (const { id } of this.run.state.channels.filter((one) => one.status === 'fitted')) {
+      const rule = rules[this.slotOf(id)];
+      // Known before gas: what it shows in clean air.
+      if (rule) this.live.set(id, new LiveChannel({ ...rule, expectedChange: null }));
+    }
     this.listen();
     for (const live of this.live.values()) live.gas(this.instrument.frame().seconds);
   }
 
-  private toleranceOf({ tolerance, calibrationGas, unit }: RunChannel): number | null {
-    if (tolerance.absolute) return Number(tolerance.absolute);
-    const part = this.family.components.find(([substance, , of]) => substance === calibrationGas && of === unit);
-    return part && tolerance.percentOfTarget ? (Number(part[1]) * Number(tolerance.percentOfTarget)) / 100 : null;
+  private rules(present = this.run.current()[0]): Record<number, LiveRule> {
+    const { channels } = MODELS.find((one) => one.name === this.family.model)!;
+    const cards = Object.fromEntries(channels.flatMap(({ role, response }) => (response ? [[role, response]] : [])));
+    return rulesFor(this.run.procedure, this.run.state, present, this.match(), cards);
   }
 
-  /** Until every channel has stood still once: each is captured when it does, as the sheet says it. */
-  private settle(): void {
+  /** Until a press of the capture key would have taken every channel once. */
+  private settle(planned: PlannedStep): void {
+    const rules = this.rules(planned);
+    for (const [id, live] of this.live) live.setRule(rules[this.slotOf(id)]!);
     const waiting = new Set(this.live.keys());
+    const phase = planned.step.kind === 'read' ? planned.step.phase : 'adjustment';
     for (let waited = 0; waited < MOST_SECONDS && waiting.size; waited += 2) {
-      for (const id of waiting) if (this.live.get(id)!.look({ early: false })?.stable) waiting.delete(id);
+      for (const id of waiting)
+        if (capturable(this.live.get(id)!.look({ early: phase === 'asFound' }) ?? undefined, 'line', phase)) waiting.delete(id);
       if (waiting.size) this.pass(2);
     }
   }
 
+  private match() {
+    return matchChannels(this.instrument.hello(new Date()).channels, this.run.state.channels);
+  }
+
   slotOf(channel: string): number {
-    const match = matchChannels(this.instrument.hello(new Date()).channels, this.run.state.channels)[channel];
+    const match = this.match()[channel];
     if (!match || 'problem' in match) throw new Error(`${channel} is not on ${this.family.model}`);
     return match.slot;
   }
@@ -179,7 +185,7 @@ export class Day {
       case 'check':
         return void run.do({ type: 'completeStep', step: key, answers: plainAnswers(step.items, planned, run) });
       case 'read':
-        this.settle();
+        this.settle(planned);
         for (const pair of missingReadings(step, key, channel, run.procedure, run.state))
           run.do({ type: 'captureReading', step: key, ...pair, text: this.shows(pair.channel) });
         return;
@@ -203,9 +209,10 @@ export class Day {
     }
   }
 
-  private adjust({ key, channel }: PlannedStep, points: string[], together: boolean, zero: boolean): void {
+  private adjust(planned: PlannedStep, points: string[], together: boolean, zero: boolean): void {
     const { run, instrument } = this;
-    this.settle();
+    const { key, channel } = planned;
+    this.settle(planned);
     instrument.press({ id: 'k', key: 'acknowledge' });
     const channels = [
       ...new Set(readPairs({ points }, together ? undefined : channel, run.procedure, run.state).map((one) => one.channel)),

@@ -55,7 +55,9 @@ export function redrawShapes({
   };
   const drawn: ResponseShape[] = [];
   const logs = new Float64Array(shapes.length);
+  let tried = 0;
   for (let n = 1; drawn.length < shapes.length; n += 1) {
+    tried = n;
     const [even, z] = evenly(n, figures.length);
     // A fifth by the last base; whoever drew outside of the card for ever would never end.
     const anywhere = halton(n, BASES[figures.length]!) < ANYWHERE || n > 8 * shapes.length;
@@ -64,7 +66,9 @@ export function redrawShapes({
     logs[drawn.length] = -Math.log(ANYWHERE + (1 - ANYWHERE) * density(at));
     drawn.push(shapeAt(card, at));
   }
-  return { shapes: drawn, logs };
+  // What fell outside of the card was drawn in vain: those inside stand for it too.
+  const inside = Math.log(drawn.length / tried);
+  return { shapes: drawn, logs: logs.map((one) => one + inside) };
 }
 
 const BASES = [2, 3, 5, 7, 11];

@@ -163,6 +163,14 @@ const breathing = [
 /** As a manual states it: T90 of 10 to 35 s, a tenth of it slow. */
 const BRISK: ResponseCard = { dead: [0, 2], tau: [4, 15], slow: [0.03, 0.15], slower: [2.5, 6] };
 
+/** Learnt from twenty instruments of the model in eight minutes of gas each (processes/learn-card.ts): oxygen, combustible, H₂S, CO. */
+const STUDIED: ResponseCard[] = [
+  { dead: [0, 0.2], tau: [5.1, 6.3], slow: [0.11, 0.15], slower: [2.7, 3.6] },
+  { dead: [0, 0.2], tau: [5.9, 7.3], slow: [0.12, 0.16], slower: [2.8, 3.5] },
+  { dead: [0, 0.2], tau: [9.5, 11.8], slow: [0.1, 0.13], slower: [2.9, 3.8] },
+  { dead: [0, 0.2], tau: [7.9, 9.9], slow: [0.08, 0.11], slower: [3, 4] },
+];
+
 export const MODELS: CatalogueModel[] = [
   {
     maker: 'Ordfell',
@@ -226,7 +234,7 @@ export const MODELS: CatalogueModel[] = [
     kind: 'Pumped four-gas monitor, one button',
     procedureId: 'pumped-one-button',
     traits: { pumped: true, drawsLPerMin: '0.5', spanFixed: true, kitFlow: true },
-    channels: [o2, ex, h2s, co],
+    channels: [o2, ex, h2s, co].map((channel, index) => ({ ...channel, response: STUDIED[index]! })),
     every: { months: 6 },
     history: false,
   },
