@@ -70,6 +70,12 @@ describe('as found and as left, joined once', () => {
       left: null,
       adjusted: true,
     });
+    // Struck, dropped or the quick one of a meter: nothing was adjusted.
+    for (const rest of [{ struck: true }, { outcome: 'discarded' }, { action: 'quick' }])
+      expect(lineOf([reading({})], { adjustments: [{ ...adjustment, ...rest }] as never })).toMatchObject({
+        leftIsFound: true,
+        adjusted: false,
+      });
   });
   it('a value beyond the scope is marked, on whichever side it was read', () => {
     const beyond = reading({ judgement: { ...within, outsideScope: true } });
@@ -83,6 +89,11 @@ describe('as found and as left, joined once', () => {
     expect(judgedOf(reading({})).why).toBeNull();
     const over = { ...within, code: 'over', state: 'outside' } as const;
     expect(judgedOf(reading({ judgement: over })).why).toEqual({ code: 'judged.over' });
+    expect(judgedOf(reading({ judgement: { ...over, code: 'under' } })).why).toEqual({ code: 'judged.under' });
+    const beyond = { code: 'judged.cautionBeyond' } as const;
+    expect(judgedOf(reading({ judgement: { ...within, code: 'caution', why: beyond } })).why).toEqual(beyond);
+    expect(judgedOf(reading({ judgement: { ...within, why: beyond } })).why).toBeNull();
+    expect(judgedOf(reading({ judgement: { ...within, code: 'outside', state: 'outside' } })).why).toBeNull();
     const watched = { ...within, code: 'watched', state: 'notMeasured', why: { code: 'judged.watched' } } as const;
     expect(judgedOf(reading({ judgement: watched }))).toMatchObject({ verdict: 'notJudged', why: { code: 'judged.watched' } });
     const struck = judgedOf(reading({ flags: [{ code: 'referenceStruck', reason: 'another bottle' }] as never }));

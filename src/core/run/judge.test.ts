@@ -53,6 +53,12 @@ describe('one reading', () => {
     expect(verdict.standard).toBeCloseTo(Math.hypot(0.25, 0.25 / Math.sqrt(3)), 5);
     expect(judgementSentence(verdict, 'ppm')).toBe('Outside: −3.50 ppm against ± 2.5 ppm.');
   });
+  it('a display that shows more digits than its step keeps them; one over its range has none of its own', () => {
+    const finer = judge('24.312', { budget: [bottle(5)] });
+    expect(finer).toMatchObject({ reference: '25.000', error: '-0.688' });
+    const over = judge('9.9999', { budget: [bottle(5)], reading: { text: '9.9999', unit: 'ppm', status: 'over' } });
+    expect(over.reference).toBe('25.0');
+  });
   it('a rectangle alone has k = 1.65 and says so (EA-4/02)', () => {
     const verdict = judge('25.0', { budget: [step()], coverage: 0.95 });
     expect(verdict).toMatchObject({ k: 1.65, kReason: { code: 'k.rectangle' } });

@@ -21,7 +21,14 @@ describe('coverage of a budget', () => {
   it('two equal rectangles are a triangle: half·2·(1 − √0.0455) in standard deviations (analysis)', () => {
     const share = 1 - 0.954499736103642;
     expect(coverageOf([part(1), part(1)], 0.9545).k).toBeCloseTo((2 * (1 - Math.sqrt(share))) / Math.sqrt(2 / 3), 4);
+    // The root is found to the end, not only begun.
+    expect(coverageOf([part(1), part(1)], 0.95).k).toBeCloseTo((2 * (1 - Math.sqrt(0.05))) / Math.sqrt(2 / 3), 6);
     expect(coverageOf([part(1, 'triangular')], 0.9545).k).toBeCloseTo(coverageOf([part(1), part(1)], 0.9545).k, 6);
+  });
+  it('says which it is: a rectangle alone (a component of nothing beside it is none), or a convolution', () => {
+    expect(coverageOf([part(1), part(0)], 0.95).kReason).toMatchObject({ code: 'k.rectangle' });
+    expect(coverageOf([part(1), part(1)], 0.95).kReason).toMatchObject({ code: 'k.convolution', numbers: { share: 100 } });
+    expect(coverageOf([part(1), part(0.5, 'normal')], 0.95).kReason).toMatchObject({ numbers: { share: 80 } });
   });
   it('where nothing bounded weighs, t of the effective degrees of freedom (JCGM 100:2008, G.2: ν 10 → 2.28)', () => {
     expect(coverageOf([part(1, 'normal', 10)], 0.9545)).toMatchObject({ kReason: null, effectiveDof: 10 });

@@ -43,6 +43,17 @@ describe('whoever bends a figure of a document is told which one (rules of docs/
       'finding.overall',
     ],
   ])('%s', (_what, change, code) => expect(found(change)).toContain(code));
+  it('degrees of freedom that were counted are borne out, and others found (JCGM 100:2008, G.4.1: one part of 10 readings less one has 9)', () => {
+    const counted = (effectiveDof: string) =>
+      found((_c, one) => {
+        const [first] = one.budget;
+        one.budget = [{ ...first!, dof: '9' }];
+        one.effectiveDof = effectiveDof;
+      });
+    expect(counted('9')).not.toContain('finding.dof');
+    expect(counted('12')).toContain('finding.dof');
+    expect(found((_c, one) => (one.effectiveDof = null))).not.toContain('finding.dof');
+  });
   it('what is not judged needs no figures; an over-range that is outside is right', () => {
     expect(
       found((_c, one) => Object.assign(one, { verdict: 'notJudged', deviation: null, expanded: null, limits: null })),
