@@ -26,6 +26,9 @@ function budgetAnnex(lines: ResultText[]): Content[] {
     : [];
 }
 
+/** As on the screen: what is little is not nothing. */
+const shareOf = (share: number) => (share < 0.01 ? '<\u00a01\u00a0%' : `${(share * 100).toFixed(0)}\u00a0%`);
+
 function budget(line: ResultText, judged: JudgedText, side: 'found' | 'left'): Content {
   const variance = Number(judged.standard) ** 2;
   const rows = [...judged.budget]
@@ -37,7 +40,7 @@ function budget(line: ResultText, judged: JudgedText, side: 'found' | 'left'): C
       { text: short(one.standard), font: 'Mono', alignment: 'right' },
       { text: short(one.sensitivity), font: 'Mono', alignment: 'right' },
       { text: short(one.contribution), font: 'Mono', alignment: 'right' },
-      { text: `${((Number(one.contribution) ** 2 / variance) * 100).toFixed(0)}\u00a0%`, alignment: 'right' },
+      { text: shareOf(Number(one.contribution) ** 2 / variance), alignment: 'right' },
     ]);
   const head = ['Component', 'Basis', 'Distribution', 'u', 'c', 'u·c', 'Share'].map((text): TableCell => ({
     text,
