@@ -108,6 +108,8 @@ describe('the log of a station', () => {
       [serials.sound],
     );
     const { run } = await inTx((context) => makeStationRecord(context, { entryId: rows[0].id }));
+    // Two people press the same button: one record, and the other is told.
+    await expect(inTx((context) => makeStationRecord(context, { entryId: rows[0].id }))).rejects.toThrow(/made of it already/);
     const issued = await world.db.transaction((tx) =>
       approveRun({ tx, actor: world.signatory, now: new Date() }, { runId: run }),
     );

@@ -111,7 +111,18 @@ export const stationEntry = pgTable('station_entry', {
   line: integer('line').notNull(),
   takenAt: instant('taken_at').notNull(),
   takenBy: text('taken_by').notNull(),
-  runId: uuid('run_id').references(() => run.id),
+});
+
+/** Which run a station's row was made into. */
+export const stationRecord = pgTable('station_record', {
+  entryId: uuid('entry_id')
+    .primaryKey()
+    .references(() => stationEntry.id),
+  runId: uuid('run_id')
+    .notNull()
+    .references(() => run.id),
+  madeBy: text('made_by').notNull(),
+  madeAt: instant('made_at').notNull(),
 });
 
 export const customerNotice = pgTable('customer_notice', {

@@ -55,7 +55,7 @@ export function RunLog({ run, view, zone }: { run: LiveRun; view: RunView; zone:
                 </button>
               )}
             </div>
-            {entry.struck && <div className="small quiet ps-5">struck out: {entry.struck}</div>}
+            {entry.struck && <div className="small quiet log-why">struck out: {entry.struck}</div>}
             {striking === entry.seq && (
               <form onSubmit={strike} className="d-flex gap-2 my-1">
                 <input

@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { say } from '@/core/words/say';
 import { Link } from '@/ui/link';
 import { useRouter } from 'next/navigation';
 import Button from 'react-bootstrap/Button';
@@ -119,8 +120,17 @@ function DryTable({
   return (
     <div className="mt-3" data-testid="dry-run">
       <p className="mb-2">
-        {rows.length} rows: <strong>{good} good</strong>, {count('duplicate')} known already, {count('unknown')} of unknown
-        instruments, {count('doubtful')} doubtful, {count('broken')} broken.
+        {say({
+          code: 'station.found',
+          numbers: {
+            rows: String(rows.length),
+            good: String(good),
+            known: String(count('duplicate')),
+            unknown: String(count('unknown')),
+            doubtful: String(count('doubtful')),
+            broken: String(count('broken')),
+          },
+        })}
       </p>
       <div style={{ maxHeight: '22rem', overflowY: 'auto' }}>
         <table className="table mb-0">
@@ -170,7 +180,7 @@ function DryTable({
         </table>
       </div>
       <Button className="mt-3" disabled={busy || good === 0} onClick={onTake}>
-        Take the {good} good rows
+        {say({ code: 'station.take', numbers: { good: String(good) } })}
       </Button>
     </div>
   );
@@ -233,9 +243,10 @@ function Entries({
                   <VerdictMark state={one.passed ? 'within' : 'outside'} word={one.passed ? 'passed' : 'failed'} />
                 </td>
                 <td className="text-end">
-                  {may && (
+                  {one.runId && <Link href={`/runs/${one.runId}`}>{say({ code: 'station.seeRecord' })}</Link>}
+                  {may && !one.runId && (
                     <Button size="sm" variant="plain" onClick={() => record(one.id)}>
-                      Make a record of it
+                      {say({ code: 'station.makeRecord' })}
                     </Button>
                   )}
                 </td>

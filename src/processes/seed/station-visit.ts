@@ -5,7 +5,7 @@ import { asset, reference, stationEntry, ticket } from '@/data/schema';
 import { approveRun } from '@/features/certificates/server';
 import { returnTicket } from '@/features/counter/server';
 import { makeStationRecord, takeLog } from '@/features/station/server';
-import { DockingStation } from '@/standins/station/docking-station';
+import { DockingStation, type StationGas } from '@/standins/station/docking-station';
 import { csvHeader, csvLine } from '@/standins/station/write-log';
 import { INSTRUMENT_MODELS } from '@/standins/instrument/models';
 import { SCENARIOS } from '@/standins/instrument/scenario';
@@ -16,19 +16,24 @@ import type { Actors } from './history';
 export async function stationVisit(tx: Transaction, serial: string, actors: Actors, now: Date): Promise<void> {
   const night = subDays(now, 20);
   const at = new Date(night.getTime() + 3_600_000);
-  const [bottle] = await tx
-    .select({ lot: reference.lot, expires: reference.expires })
-    .from(reference)
-    .where(and(eq(reference.name, 'Four-gas mix'), lte(reference.createdAt, night)))
-    .orderBy(desc(reference.createdAt));
+  const bottle = async (name: string, mixture: Record<string, number>): Promise<StationGas> => {
+    const [row] = await tx
+      .select({ lot: reference.lot, expires: reference.expires })
+      .from(reference)
+      .where(and(eq(reference.name, name), lte(reference.createdAt, night)))
+      .orderBy(desc(reference.createdAt));
+    return { lot: row!.lot, expires: row!.expires ?? '2099-12-31', mixture };
+  };
   const [owned] = await tx.select({ id: asset.id }).from(asset).where(eq(asset.serial, serial));
   const docked = new SimulatedInstrument(INSTRUMENT_MODELS['VT-60']!, serial, SCENARIOS.sound, 3);
   docked.tick(120);
   const station = new DockingStation(
     'Brewery dock',
     [docked],
-    { lot: bottle!.lot, expires: bottle!.expires ?? '2099-12-31', mixture: { O2: 18, CH4: 2.5, H2S: 25, CO: 100 } },
+    // Its second inlet brings carbon monoxide from a bottle of its own.
+    [await bottle('Four-gas mix', { O2: 18, CH4: 2.5, H2S: 25 }), await bottle('Carbon monoxide in air', { CO: 100 })],
     1,
+    30,
   );
   const rows = station.work(night).filter((row) => row.kind === 'calibration');
   const text = [csvHeader(), ...rows.map((row) => csvLine(row))].join('\n');

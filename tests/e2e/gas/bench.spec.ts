@@ -275,6 +275,6 @@ test('a tag held to the reader fills the sheet of a new bottle; broken rows of a
   await expect(page.getByTestId('dry-run')).toContainText('3 rows: 1 good');
   await expect(page.getByTestId('row-2')).toContainText('no JSON');
   await expect(page.getByTestId('row-3')).toContainText('unknown instrument');
-  await page.getByRole('button', { name: 'Take the 1 good rows' }).click();
+  await page.getByRole('button', { name: 'Take the good row' }).click();
   await expect(page.getByRole('status')).toContainText('1 rows taken, 2 left');
 });

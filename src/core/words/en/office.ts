@@ -97,6 +97,12 @@ export const OFFICE = {
   'samples.range': 'A figure from {lowest} to {highest} {unit}, or empty.',
   'samples.keep': 'Keep',
   'samples.kept': 'Kept; it holds for runs begun from now on.',
+  'station.found':
+    '{rows, plural, one {# row} other {# rows}}: {good} good, {known} known already, {unknown} of unknown instruments, {doubtful} doubtful, {broken} broken.',
+  'station.take': 'Take {good, plural, one {the good row} other {the # good rows}}',
+  'station.makeRecord': 'Make a record of it',
+  'station.seeRecord': 'Its record',
+  'station.made': 'A record was made of it already.',
   'retire.act': 'Retire it',
   'retire.back': 'Take it back',
   'retire.why': 'Why',

@@ -1,22 +1,28 @@
-import { desc, eq } from 'drizzle-orm';
+import { desc, eq, sql } from 'drizzle-orm';
 import { ScriptedRun } from '@/core/run/scripted';
 import type { BumpChannel } from '@/core/record/evidence';
 import { OUTPUTS } from '@/core/instrument/output';
-import { asset, instrumentModel, stationEntry, ticket, type StationChannel } from '@/data/schema';
+import { say } from '@/core/words/say';
+import { asset, instrumentModel, stationEntry, stationRecord, ticket, type StationChannel } from '@/data/schema';
 import { placeTicket, recordRun } from '@/features/bench/server';
 import { INSPECTION_ITEMS, receive } from '@/features/counter/server';
 import { referenceSnapshots } from '@/features/shelf/server';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
+import { recordsOf } from './entries';
 
 /**
  * Makes a run out of what a station did, so that the signatory can turn it into a record of imported results: no guided order, everything marked as imported.
  * Its gas has to stand on the shelf by its lot; then targets are the bottle's, else nothing can be judged.
+ * Errors: Problem (404), (409) where a record was made of it already, where the bench calibrates such a model, or a bottle isn't on the shelf.
  */
 export async function makeStationRecord(context: UseCaseContext, { entryId }: { entryId: string }): Promise<{ run: string }> {
   const { tx, now, actor } = context;
+  // Two people may press at once: the second waits here, and is told.
+  await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${entryId}, 0))`);
   const [entry] = await tx.select().from(stationEntry).where(eq(stationEntry.id, entryId));
   if (!entry) throw new Problem('This entry does not exist.', {}, 404);
+  if ((await recordsOf(tx, [entryId])).has(entryId)) throw new Problem(say({ code: 'station.made' }), {}, 409);
   const [owner] = await tx
     .select({ asset, model: instrumentModel })
     .from(asset)
@@ -108,6 +114,11 @@ export async function makeStationRecord(context: UseCaseContext, { entryId }: { 
     open = refusal !== null;
     return scripted.events;
   });
+  const made = { runId: run, madeBy: actor.name, madeAt: now };
+  await tx
+    .insert(stationRecord)
+    .values({ entryId, ...made })
+    .onConflictDoUpdate({ target: stationRecord.entryId, set: made });
   if (!open) await tx.update(ticket).set({ status: 'toApprove', place: null, placedAt: now }).where(eq(ticket.id, ticketId));
   return { run };
 }
