@@ -1,7 +1,7 @@
 import { defineConfig } from '@playwright/test';
 
 /** Two houses side by side, about as long: one for the rooms and part of gas, one for water, the rest of gas and what a house has to survive. What needs a quiet machine comes after both. */
-const BESIDE_WATER = /e2e\/gas\/(families|serial|stations|scanner).*spec/;
+const BESIDE_WATER = /e2e\/gas\/(families|serial|stations|scanner|paper).*spec/;
 const part = process.env.E2E_PART ?? 'all';
 const BY_KEYS = /e2e\/gas\/by-keys.*spec/;
 const PARTS: Record<string, { name: string; testMatch?: RegExp; testIgnore?: RegExp | RegExp[]; dependencies?: string[] }[]> = {

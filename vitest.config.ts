@@ -1,8 +1,8 @@
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
 
-/** Files share the modules of their worker: no test changes anything in them, and loading them anew for each file costs as much as the tests. */
-const shared = { environment: 'node', isolate: false } as const;
+/** Files share the modules of their worker: no test changes anything in them, and loading them anew for each file costs as much as the tests. None is a test of speed. */
+const shared = { environment: 'node', isolate: false, testTimeout: 60_000 } as const;
 const alias = { '@': fileURLToPath(new URL('./src', import.meta.url)) };
 
 export default defineConfig({
@@ -17,7 +17,6 @@ export default defineConfig({
           name: 'database',
           include: ['tests/database/**/*.test.ts'],
           ...shared,
-          testTimeout: 60_000,
           hookTimeout: 120_000,
           globalSetup: ['tests/database/cluster.setup.ts'],
           // Each file has a database of its own, made from one template; a core is left to the server.

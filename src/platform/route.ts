@@ -1,9 +1,12 @@
 import { database, type Transaction } from '@/data/connection';
 import type { Actor } from '@/core/record/event';
+import { say } from '@/core/words/say';
 import { recordAudit } from './audit';
 import { systemClock } from './clock';
 import { toFailure } from './failure';
+import { isOfKind, isOwnOrigin } from './own-origin';
 import { may, type Permission } from './permission';
+import { Problem } from './problem';
 import { currentActor } from './session';
 
 export interface RouteContext {
@@ -14,13 +17,21 @@ export interface RouteContext {
   request: Request;
 }
 
-/** The wrapper of every route: session, role, one transaction, a clear error. The body is checked by the Yup schema that the handler hands to `parse`. */
+/** What writes is taken from our own pages alone, and of a kind that a form on somebody else's page can't send. Errors: Problem (403), (415). */
+function refuseForeign({ method, headers }: Request, takes: readonly string[]): void {
+  if (method === 'GET' || method === 'HEAD') return;
+  if (!isOwnOrigin(headers)) throw new Problem(say({ code: 'route.foreign' }), {}, 403);
+  if (!isOfKind(headers, takes)) throw new Problem(say({ code: 'route.kind', numbers: { kinds: takes.join(', ') } }), {}, 415);
+}
+
+/** The wrapper of every route: origin and kind of what writes, session, role, one transaction, a clear error. The body is checked by the Yup schema that the handler hands to `parse`. */
 export function route(
-  options: { permission: Permission; name: string; transaction?: false },
+  options: { permission: Permission; name: string; transaction?: false; takes?: readonly string[] },
   handler: (context: RouteContext) => Promise<Response>,
 ) {
   return async function routeHandler(request: Request, segment: { params: Promise<Record<string, string>> }): Promise<Response> {
     try {
+      refuseForeign(request, options.takes ?? ['application/json']);
       const now = systemClock().now();
       const actor = options.permission === 'public' ? null : await currentActor();
       if (options.permission !== 'public' && !actor)

@@ -173,6 +173,16 @@ describe('receiving', () => {
     const numbers = made.map((one) => Number(one.tickets[0]!.code.slice(-4))).sort((a, b) => a - b);
     expect(numbers).toEqual(Array.from({ length: 20 }, (_one, index) => numbers[0]! + index));
   });
+  it('ten counters at once with the same instrument: one ticket, nine are told', async () => {
+    const { id } = await newAsset('SAME-1');
+    const answers = await Promise.all(
+      Array.from({ length: 10 }, () => take(world.customerId, [line(id)]).catch((error: Error) => error.message)),
+    );
+    expect(answers.filter((one) => typeof one !== 'string')).toHaveLength(1);
+    expect(answers.filter((one) => typeof one === 'string' && one.startsWith('SAME-1 is in the house already'))).toHaveLength(9);
+    const { rows } = await world.app.query("select 1 from ticket where asset_id = $1 and status <> 'returned'", [id]);
+    expect(rows).toHaveLength(1);
+  });
   it('hands back only what is approved, once; then the instrument may come again', async () => {
     const { run, ticketId, assetId } = await world.finishedRun();
     const back = () => inTx((context) => returnTicket(context, { ticketId }));

@@ -20,6 +20,24 @@ test('nobody signed in gets nowhere, and back to where they wanted after signing
   await expect(page.getByRole('heading', { name: 'Shelf' })).toBeVisible();
 });
 
+test('what writes is taken from our own pages alone, and of no kind that a form elsewhere could send', async ({
+  page,
+  baseURL,
+}) => {
+  await signIn(page, 'technician');
+  const body = { run: '00000000-0000-0000-0000-000000000000', screen: 'a screen of its own', take: false };
+  const post = async (path: string, headers: Record<string, string>) =>
+    (
+      await page.request.post(path, { headers: { 'content-type': 'application/json', ...headers }, data: JSON.stringify(body) })
+    ).status();
+  for (const path of ['/api/bench', '/api/hand', '/api/lines', `/api/runs/${body.run}/photos`]) {
+    expect(await post(path, { origin: 'https://elsewhere.example' })).toBe(403);
+    expect(await post(path, { 'sec-fetch-site': 'cross-site' })).toBe(403);
+    expect(await post(path, { origin: baseURL!, 'content-type': 'text/plain' })).toBe(415);
+  }
+  expect(await post('/api/hand', { origin: baseURL! })).not.toBe(403);
+});
+
 test('failed sign-ins are limited, and the answer tells nothing', async ({ page }) => {
   await page.goto('/sign-in');
   const attempt = async () => {

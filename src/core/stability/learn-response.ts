@@ -18,6 +18,8 @@ const ROUNDS = 60;
 const LOOKS = 3;
 /** So many shapes speak at least when it is looked closer. */
 const FEW = 30;
+/** A shape that is so much less likely (natural logarithm) comes no more into it. */
+const HOPELESS = 40;
 /** In parts of what any monitor may be. */
 const LEAST_SCATTER = 0.003;
 /** Short of this (natural logarithm; H. Jeffreys, Theory of Probability, 1961: beyond 100 to 1 is decisive) the tail that takes longer is believed. */
@@ -75,7 +77,7 @@ function common(card: ResponseCard, traces: Thin[], resolution: number): Common 
       const most = all.reduce((a, b) => Math.max(a, b), -Infinity);
       const weights = all.map((one) => Math.exp(one - most));
       const whole = weights.reduce((a, b) => a + b, 0);
-      explains += most + Math.log(whole / weights.length);
+      explains += most + Math.log(whole / TRIED);
       places.forEach((place, i) => {
         const weight = weights[i]! / whole;
         if (weight < 1e-9) return;
@@ -104,11 +106,12 @@ function common(card: ResponseCard, traces: Thin[], resolution: number): Common 
 }
 
 /** Natural logarithm of the normal density. */
-const density = (place: number[], middle: number[], scatter: number[]): number =>
-  place.reduce(
-    (sum, one, k) => sum - ((one - middle[k]!) / scatter[k]!) ** 2 / 2 - Math.log(scatter[k]! * Math.sqrt(2 * Math.PI)),
-    0,
-  );
+function density(place: readonly number[], middle: readonly number[], scatter: readonly number[]): number {
+  let sum = 0;
+  for (let k = 0; k < place.length; k += 1)
+    sum -= ((place[k]! - middle[k]!) / scatter[k]!) ** 2 / 2 + Math.log(scatter[k]! * Math.sqrt(2 * Math.PI));
+  return sum;
+}
 
 /** Places of shapes that may be behind one trace, and how likely each is: looked for everywhere first, then again where something was found. */
 function candidates(card: ResponseCard, trace: Thin, resolution: number): { places: number[][]; logs: Float64Array } {
@@ -116,8 +119,13 @@ function candidates(card: ResponseCard, trace: Thin, resolution: number): { plac
   for (let look = 0; ; look += 1) {
     const likely = likelihoods(drawn.shapes, trace, resolution);
     const logs = likely.map((one, i) => one + drawn.logs[i]!);
-    if (look === LOOKS) return { places: drawn.shapes.map((shape) => placeOf(card, shape)), logs };
     const most = logs.reduce((a, b) => Math.max(a, b), -Infinity);
+    if (look === LOOKS) {
+      const near = drawn.shapes.flatMap((shape, i) =>
+        logs[i]! > most - HOPELESS ? [[placeOf(card, shape), logs[i]!] as const] : [],
+      );
+      return { places: near.map(([place]) => place), logs: Float64Array.from(near, ([, log]) => log) };
+    }
     drawn = redrawShapes({
       card,
       shapes: drawn.shapes,

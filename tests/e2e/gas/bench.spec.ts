@@ -150,6 +150,8 @@ test('a bump of its own: watched, a dead buzzer fails it, and the ticket goes on
     });
     await signIn(page, 'technician', `/runs/${run}`);
     await settled(page);
+    // What it shows before gas is what its movement is told from.
+    await expect(page.getByTestId('line-strip')).toContainText('Live from', { timeout: 45_000 });
     await fly({ page, device, lots: { gas: 'FG-1402' }, mixture: FOUR, until: /watched/ });
     await expect(page.getByTestId('bump-o2')).toContainText('moved, right way', { timeout: 45_000 });
     await expect(page.getByTestId('bump-co')).toContainText('moved, right way', { timeout: 45_000 });

@@ -1,4 +1,6 @@
 import { and, eq, inArray, ne, sql } from 'drizzle-orm';
+import { say } from '@/core/words/say';
+import type { Transaction } from '@/data/connection';
 import { violatedUnique } from '@/data/database-problem';
 import { asset, assetChannel, customer, instrumentModel, receipt, ticket, type Inspection } from '@/data/schema';
 import { dateIn } from '@/platform/clock';
@@ -88,6 +90,23 @@ export async function declareClean(
     .where(eq(ticket.id, ticketId));
 }
 
+const inHouseAlready = (serial: string, index: number, code?: string) =>
+  new Problem(
+    say(code ? { code: 'receive.inHouseWith', numbers: { serial, code } } : { code: 'receive.inHouse', numbers: { serial } }),
+    { [`instruments[${index}].assetId`]: 'In the house already.' },
+    409,
+  );
+
+/** Null where another counter received the same instrument at this moment: the index lets one ticket in. */
+async function insertTicket(tx: Transaction, values: typeof ticket.$inferInsert): Promise<{ id: string; code: string } | null> {
+  const [made] = await tx
+    .insert(ticket)
+    .values(values)
+    .onConflictDoNothing({ target: ticket.assetId, where: sql`${ticket.status} <> 'returned'` })
+    .returning({ id: ticket.id, code: ticket.code });
+  return made ?? null;
+}
+
 /** Takes instruments in: one receipt, a ticket each. */
 export async function receive(
   { tx, now, actor }: UseCaseContext,
@@ -112,12 +131,7 @@ export async function receive(
         409,
       );
     const open = inHouse.find((candidate) => candidate.assetId === instrument.assetId);
-    if (open || ids.indexOf(instrument.assetId) !== index)
-      throw new Problem(
-        `${found.serial} is in the house already${open ? ` with ticket ${open.code}` : ''}.`,
-        { [`instruments[${index}].assetId`]: 'In the house already.' },
-        409,
-      );
+    if (open || ids.indexOf(instrument.assetId) !== index) throw inHouseAlready(found.serial, index, open?.code);
   });
   const number = `R-${year}-${String(await nextNumber(tx, 'receipt', year)).padStart(4, '0')}`;
   const [row] = await tx
@@ -134,24 +148,22 @@ export async function receive(
   const tickets: { id: string; code: string }[] = [];
   for (const instrument of input.instruments) {
     const code = `T-${year}-${String(await nextNumber(tx, 'ticket', year)).padStart(4, '0')}`;
-    const [made] = await tx
-      .insert(ticket)
-      .values({
-        receiptId: row!.id,
-        customerId: input.customerId,
-        assetId: instrument.assetId,
-        code,
-        service: instrument.service,
-        rule: instrument.rule as 'simple',
-        promiseOn: instrument.promiseOn || null,
-        dueAgreed: instrument.dueAgreed,
-        inspection: instrument.inspection as Inspection,
-        note: instrument.note,
-        createdAt: now,
-      })
-      .returning({ id: ticket.id, code: ticket.code });
+    const made = await insertTicket(tx, {
+      receiptId: row!.id,
+      customerId: input.customerId,
+      assetId: instrument.assetId,
+      code,
+      service: instrument.service,
+      rule: instrument.rule as 'simple',
+      promiseOn: instrument.promiseOn || null,
+      dueAgreed: instrument.dueAgreed,
+      inspection: instrument.inspection as Inspection,
+      note: instrument.note,
+      createdAt: now,
+    });
+    if (!made) throw inHouseAlready(assets.find((one) => one.id === instrument.assetId)!.serial, tickets.length);
     if (instrument.samples) await keepSamples({ tx, now, actor }, { assetId: instrument.assetId, ...instrument.samples });
-    tickets.push(made!);
+    tickets.push(made);
   }
   return { receiptId: row!.id, number, tickets };
 }

@@ -1,6 +1,6 @@
 import { and, eq, or } from 'drizzle-orm';
 import { dueByUse, type DueByUse } from '@/core/interval/due-by-use';
-import { nextDue, type Every } from '@/core/interval/next-due';
+import { nextDue } from '@/core/interval/next-due';
 import { effectivePolicy } from '@/core/interval/policy';
 import { say } from '@/core/words/say';
 import { asset, assetUse, intervalPolicy, type DueBasis } from '@/data/schema';
