@@ -2,19 +2,22 @@ import { defineConfig } from '@playwright/test';
 
 /** Two houses side by side, about as long: one for the rooms and part of gas, one for water, the rest of gas and what a house has to survive. What needs a quiet machine comes after both. */
 const BESIDE_WATER = /e2e\/gas\/(families|serial|stations|scanner|paper).*spec/;
+/** Rooms that are looked at in the second house, so that both take as long. */
+const ROOMS_BESIDE_WATER = /e2e\/(corrected|check-page|calculators|camera).*spec/;
 const part = process.env.E2E_PART ?? 'all';
 const BY_KEYS = /e2e\/gas\/by-keys.*spec/;
 const PARTS: Record<string, { name: string; testMatch?: RegExp; testIgnore?: RegExp | RegExp[]; dependencies?: string[] }[]> = {
   house: [
-    { name: 'rooms', testIgnore: /outage|responsive|killed|e2e\/(gas|water)\// },
+    { name: 'rooms', testIgnore: [/outage|responsive|killed|e2e\/(gas|water)\//, ROOMS_BESIDE_WATER] },
     // Needs more places than the demo's bench has.
     { name: 'gas', testMatch: /e2e\/gas\/.*spec/, testIgnore: [BESIDE_WATER, BY_KEYS], dependencies: ['rooms'] },
   ],
   water: [
     { name: 'water', testMatch: /e2e\/water\/.*spec/ },
     { name: 'gas-families', testMatch: BESIDE_WATER },
+    { name: 'rooms-beside', testMatch: ROOMS_BESIDE_WATER },
     // Takes the database of this house away, so it comes last.
-    { name: 'outage', testMatch: /outage/, dependencies: ['water', 'gas-families'] },
+    { name: 'outage', testMatch: /outage/, dependencies: ['water', 'gas-families', 'rooms-beside'] },
   ],
   alone: [
     // Looks at the page's own thread, so nothing else may run beside it.

@@ -1,5 +1,5 @@
 import type { InferType, Schema } from 'yup';
-import { database } from '@/data/connection';
+import { database, type Transaction } from '@/data/connection';
 import { recordAudit } from './audit';
 import { systemClock } from './clock';
 import { toFailure, type Failure } from './failure';
@@ -15,7 +15,11 @@ interface Options<S extends Schema> {
   schema: S;
   /** What the audit says it was about; 'none' where the events of a run are the record themselves. */
   audit: ((input: InferType<S>) => string) | 'none';
+  /** For what waits for something outside or takes connections of its own: it opens transactions itself, and audits itself. */
+  transaction?: false;
 }
+
+const NOBODY = { id: '', name: '', role: 'counter' as const };
 
 /** The wrapper of every server action: session, role, Yup, one transaction with its audit entry, a clear error. */
 export function action<S extends Schema, T>(
@@ -41,8 +45,12 @@ export function action<S extends Schema, T>(
         return { ok: false, code: 'notAllowed', message: `A ${actor!.role} can’t do this.`, fields: {}, status: 403 };
       }
       const input = (await options.schema.validate(raw, { abortEarly: false, stripUnknown: true })) as InferType<S>;
+      if (options.transaction === false) {
+        const context = { tx: database() as unknown as Transaction, actor: actor ?? NOBODY, now };
+        return { ok: true, value: await work(context, input) };
+      }
       const value = await database().transaction(async (tx) => {
-        const context = { tx, actor: actor ?? { id: '', name: '', role: 'counter' as const }, now };
+        const context = { tx, actor: actor ?? NOBODY, now };
         const result = await work(context, input);
         if (options.audit !== 'none') await recordAudit(context, options.name, options.audit(input));
         return result;

@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { act, allGood, goOnEarly } from './people';
+import { act, allGood, goOnEarly, presentStep } from './people';
 
 export interface ByHand {
   lot: string;
@@ -15,9 +15,9 @@ const present = (page: Page) => page.locator('.present-step');
 /** Works a run sheet without a line, by typing what a plain day shows, up to a step. */
 export async function byHand(page: Page, day: ByHand, until: RegExp): Promise<void> {
   for (let guard = 0; guard < 90; guard += 1) {
-    const key = await present(page).getAttribute('data-step');
+    const { key, kind } = await presentStep(page);
     if (!key || until.test(key)) return;
-    await work(page, day, (await present(page).getAttribute('data-kind'))!);
+    await work(page, day, kind);
     await page.waitForFunction((before) => document.querySelector('.present-step')?.getAttribute('data-step') !== before, key, {
       timeout: 45_000,
       polling: 100,

@@ -51,7 +51,7 @@ test('failed sign-ins are limited, and the answer tells nothing', async ({ page 
     await expect(page.getByRole('button', { name: 'Sign in' })).toBeEnabled();
   }
   await attempt();
-  await expect(page.getByText(/Too many failed tries/)).toBeVisible();
+  await expect(page.getByText(/Too many failed tries\. Wait \d+ second/)).toBeVisible();
   expect(
     (
       await page.request.post('/api/auth/sign-up/email', {

@@ -114,6 +114,13 @@ export async function pressPlace(page: Page, testId: string): Promise<void> {
   }
 }
 
+/** The present step and of what kind it is, both at the same moment: between two looks a second press may have gone on. */
+export const presentStep = (page: Page): Promise<{ key: string | undefined; kind: string }> =>
+  page.locator('.present-step').evaluate((one) => {
+    const { step, kind = '' } = (one as HTMLElement).dataset;
+    return { key: step, kind };
+  });
+
 /** The signatory's turn at another computer: the page of the document that comes of it, and its id. */
 export async function approve(browser: Browser, run: string): Promise<{ page: Page; id: string }> {
   const page = await (await browser.newContext()).newPage();

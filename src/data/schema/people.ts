@@ -57,6 +57,8 @@ export const verification = pgTable('verification', {
 export const signInFailure = pgTable('sign_in_failure', {
   id: bigint('id', { mode: 'number' }).primaryKey().generatedAlwaysAsIdentity(),
   email: text('email').notNull(),
+  /** '' for anywhere, else a browser in which this person signed in before. */
+  device: text('device').notNull().default(''),
   at: instant('at').notNull(),
 });
 

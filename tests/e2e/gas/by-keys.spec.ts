@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { serveBenchDevice } from '@/standins/bench-device/bench-device';
-import { approve, query, settled, signIn, test } from '../people';
+import { approve, presentStep, query, settled, signIn, test } from '../people';
 import { makeRun, manyPlaces } from './make-run';
 import { standIn, type StandIn } from './stand-in';
 
@@ -33,9 +33,9 @@ class Keys {
   /** Works through to the end of the run. */
   async work(): Promise<void> {
     for (let guard = 0; guard < 60; guard += 1) {
-      const key = await present(this.page).getAttribute('data-step');
+      const { key, kind } = await presentStep(this.page);
       if (!key) break;
-      await this.step((await present(this.page).getAttribute('data-kind'))!, key);
+      await this.step(kind, key);
       await this.page.waitForFunction(
         (before) => document.querySelector('.present-step')?.getAttribute('data-step') !== before,
         key,

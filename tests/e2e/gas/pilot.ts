@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { goOnEarly } from '../people';
+import { goOnEarly, presentStep } from '../people';
 import type { StandIn } from './stand-in';
 
 export interface Flight {
@@ -26,10 +26,9 @@ export async function fly(flight: Flight): Promise<void> {
   const { page, until } = flight;
   for (let guard = 0; guard < 80; guard += 1) {
     await expect(present(page)).toBeVisible();
-    const key = await present(page).getAttribute('data-step');
+    const { key, kind } = await presentStep(page);
     if (!key || until?.test(key)) return;
-    const kind = await present(page).getAttribute('data-kind');
-    await work(flight, kind!, key);
+    await work(flight, kind, key);
     // A step that takes several presses (a channel each) changes the sheet, not always the step.
     await page.waitForFunction(
       (before) => {

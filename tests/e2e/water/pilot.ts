@@ -1,7 +1,7 @@
 import { expect, type Page } from '@playwright/test';
 import type { MeterRole } from '@/standins/meter/meter-models';
 import { handFor } from '@/processes/seed/water-pilot';
-import { goOnEarly } from '../people';
+import { goOnEarly, presentStep } from '../people';
 import { contentOf, type MeterStandIn } from './meter';
 
 export interface WaterFlight {
@@ -52,9 +52,9 @@ export async function flyWater(flight: WaterFlight): Promise<void> {
   page.setDefaultTimeout(45_000);
   for (let guard = 0; guard < 120; guard += 1) {
     await expect(present(page)).toBeVisible();
-    const key = await present(page).getAttribute('data-step');
+    const { key, kind } = await presentStep(page);
     if (!key || until?.test(key)) return;
-    await work(flight, (await present(page).getAttribute('data-kind'))!, rounds, key);
+    await work(flight, kind, rounds, key);
     await page.waitForFunction((before) => document.querySelector('.present-step')?.getAttribute('data-step') !== before, key, {
       timeout: 90_000,
       polling: 100,

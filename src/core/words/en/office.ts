@@ -105,6 +105,10 @@ export const OFFICE = {
   'station.made': 'A record was made of it already.',
   'receive.inHouse': '{serial} is in the house already.',
   'receive.inHouseWith': '{serial} is in the house already with ticket {code}.',
+  'gate.full': 'Many are asking for this at the same moment. Try again shortly.',
+  'signIn.wait':
+    'Too many failed tries. Wait {seconds, plural, one {# second} other {# seconds}}, or sign in where you did before.',
+  'signIn.wrong': 'Address or password is not right.',
   'route.foreign': 'This was not sent from one of our own pages: nothing was taken.',
   'route.kind': 'Only {kinds} is taken here.',
   'retire.act': 'Retire it',

@@ -1,4 +1,6 @@
 import { sql } from 'drizzle-orm';
+import { say } from '@/core/words/say';
+import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
 
 /** How long a screen keeps the hand on a run without saying so again. */
@@ -14,6 +16,8 @@ export async function holdHand(
   { tx, actor }: UseCaseContext,
   { run, screen, take }: { run: string; screen: string; take: boolean },
 ): Promise<Hand> {
+  const { rows: there } = await tx.execute(sql`select 1 from run where id = ${run}::uuid`);
+  if (there.length === 0) throw new Problem(say({ code: 'paper.noRun' }), {}, 404);
   const result = await tx.execute<{ screen: string; who: string }>(sql`
     insert into run_hand (run_id, screen, who, until) values (${run}::uuid, ${screen}, ${actor.name}, now() + make_interval(secs => ${HOLD_SECONDS}))
     on conflict (run_id) do update set screen = excluded.screen, who = excluded.who, until = excluded.until
