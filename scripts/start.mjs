@@ -1,56 +1,49 @@
 // npm start: sets up everything this machine lacks and runs the demo. `--dev` runs the development server instead of a production build.
 import { demoLines, prepareDemo } from './lib/demo.mjs';
 import { stopCluster } from './lib/cluster.mjs';
-import { ensureBuild, ensureModules } from './lib/project.mjs';
-import { answers, startScript, startWeb, stopAll } from './lib/processes.mjs';
+import { ensureBuild, ensureModules, publicEnvironment } from './lib/project.mjs';
+import { answers } from './lib/processes.mjs';
+import { supervisor } from './lib/supervisor.mjs';
 import { giveUp, portIsFree, say } from './lib/system.mjs';
 
 const dev = process.argv.includes('--dev');
-const port = Number(process.env.PORT ?? 3210);
-if (!(port > 0 && port < 65536)) giveUp(`PORT must be a port number, got ${process.env.PORT}.`);
-if (!(await portIsFree(port))) giveUp(`Port ${port} is taken. Start with another one: PORT=3300 npm start`);
+const portOf = async (name, usual) => {
+  const port = Number(process.env[name] ?? usual);
+  if (!(port > 0 && port < 65536)) giveUp(`${name} must be a port number, got ${process.env[name]}.`);
+  if (!(await portIsFree(port))) giveUp(`Port ${port} is taken. Start with another one: ${name}=${port + 90} npm start`);
+  return port;
+};
+const port = await portOf('PORT', 3210);
+const publicPort = await portOf('PUBLIC_PORT', port + 1);
 
 ensureModules();
-const demo = await prepareDemo({ port });
+const demo = await prepareDemo({ port, publicPort });
 if (!dev) await ensureBuild();
 
+const house = supervisor();
 let stopping = false;
 async function stop(code) {
   if (stopping) return;
   stopping = true;
-  await stopAll();
+  await house.stop();
   if (demo.startedHere) stopCluster(demo.cluster);
   process.exit(code);
 }
 process.on('SIGINT', () => stop(0));
 process.on('SIGTERM', () => stop(0));
 
-const ended = (name) => (code) => {
-  if (!stopping) {
-    console.error(`${name} ended by itself (${code}).`);
-    void stop(1);
-  }
+const troubles = (line) => {
+  if (/"level":(50|60)/.test(line) || /Error/.test(line)) console.error(line);
 };
-startScript(
-  'src/standins/mail-server.ts',
-  { ...demo.env, SMTP_PORT: String(demo.smtpPort) },
-  { quiet: true, onExit: ended('The mail stand-in') },
-);
-startScript('src/processes/gateway.ts', demo.env, { quiet: true, onExit: ended('The instrument gateway') });
-for (const standIn of demoLines(demo.env))
-  startScript(standIn.file, { ...demo.env, ...standIn.env }, { quiet: true, onExit: ended(standIn.file) });
-startWeb(demo.env, {
-  dev,
-  quiet: !dev,
-  onLine: dev
-    ? undefined
-    : (line) => {
-        if (/"level":(50|60)/.test(line) || /Error/.test(line)) console.error(line);
-      },
-  onExit: ended('The web process'),
-});
+house.script('The mail stand-in', 'src/standins/mail-server.ts', { ...demo.env, SMTP_PORT: String(demo.smtpPort) });
+house.script('The instrument gateway', 'src/processes/gateway.ts', demo.env, { onLine: troubles });
+for (const standIn of demoLines(demo.env)) house.script(standIn.file, standIn.file, { ...demo.env, ...standIn.env });
+house.web('The web process', demo.env, { dev, quiet: !dev, ...(dev ? {} : { onLine: troubles }) });
+if (!dev) house.web('The public listener', publicEnvironment(demo.env, demo.cluster), { onLine: troubles });
+house.keepCluster(demo.cluster);
 try {
   await answers(`http://127.0.0.1:${port}/api/health`, 90);
+  if (!dev) await answers(`http://127.0.0.1:${publicPort}/api/health`, 60);
 } catch (error) {
   console.error(error.message);
   await stop(1);
@@ -58,6 +51,7 @@ try {
 say('ready');
 console.log(`
   Werkbank     http://127.0.0.1:${port}
+  Check page   http://127.0.0.1:${publicPort}/verify/…  (for the outside)
   Sign in as   counter@port-ambrel.example       (receives and returns)
                technician@port-ambrel.example    (works at the bench)
                signatory@port-ambrel.example     (approves certificates)

@@ -5,7 +5,7 @@ import { clusterAt, addresses, ensureDatabase, startCluster } from './cluster.mj
 import { environment, migrate, tsx } from './project.mjs';
 import { freePort, homeFolder, say, writePrivate } from './system.mjs';
 
-export async function prepareDemo({ port }) {
+export async function prepareDemo({ port, publicPort }) {
   const home = homeFolder();
   mkdirSync(home, { recursive: true });
   const cluster = clusterAt(home);
@@ -14,8 +14,8 @@ export async function prepareDemo({ port }) {
   migrate(cluster);
   const smtpPort = await freePort();
   // npm run remind, from another terminal, sends to the same stand-in.
-  writePrivate(join(home, 'runtime.json'), { port, smtpPort });
-  const env = environment({ cluster, home, port, smtpPort });
+  writePrivate(join(home, 'runtime.json'), { port, publicPort, smtpPort });
+  const env = environment({ cluster, home, port, publicPort, smtpPort });
   const seeded = tsx(['src/processes/seed.ts', '--when-empty'], env);
   if (seeded.stdout.trim()) say(seeded.stdout.trim());
   return { cluster, startedHere, env, smtpPort, owner: addresses(cluster).owner };

@@ -1,3 +1,4 @@
+import { publicEnvironment } from './project.mjs';
 import { answers, startScript, startWeb } from './processes.mjs';
 
 /** Everything a house needs running before a browser comes: mail, instrument gateway, web. */
@@ -14,5 +15,9 @@ export async function openDoors(house) {
       },
     },
   );
+  if (env.PUBLIC_PORT) {
+    startWeb(publicEnvironment(env, house.cluster), { quiet: true });
+    await answers(`${env.WERKBANK_PUBLIC_ORIGIN}/api/health`);
+  }
   await answers(`${env.WERKBANK_ORIGIN}/api/health`);
 }

@@ -1,8 +1,9 @@
 // Long-running children of a script: started by us, ended by us, by process id, and nothing else.
 import { spawn } from 'node:child_process';
 import { ROOT } from './system.mjs';
-import { NEXT, TSX } from './project.mjs';
 
+/** TypeScript without a process in between: what is ended is what was started. */
+const LOADER = ['--import', 'tsx'];
 const children = new Set();
 
 function begin(args, env, { quiet = false, onLine, onExit } = {}) {
@@ -19,20 +20,20 @@ function begin(args, env, { quiet = false, onLine, onExit } = {}) {
       });
   child.stdout.on('data', show);
   child.stderr.on('data', show);
-  child.on('exit', (code) => {
+  child.on('exit', (code, signal) => {
     children.delete(child);
-    onExit?.(code);
+    onExit?.(code, signal);
   });
   return child;
 }
 
 export const startWeb = (env, options) =>
   begin(
-    [NEXT, ...(options?.dev ? ['dev'] : ['start']), '-H', '127.0.0.1', '-p', env.PORT],
+    [...LOADER, 'src/processes/web.ts', ...(options?.dev ? ['--dev'] : [])],
     options?.dev ? { ...env, NODE_ENV: 'development' } : env,
     options,
   );
-export const startScript = (file, env, options) => begin([TSX, file], env, options);
+export const startScript = (file, env, options) => begin([...LOADER, file], env, options);
 
 export async function stopChild(child, patience = 8000) {
   if (child.exitCode !== null || child.signalCode !== null) return;

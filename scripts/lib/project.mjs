@@ -6,7 +6,7 @@ import { addresses } from './cluster.mjs';
 import { ROOT, giveUp, hashOf, readJson, run, runBeside, say, writePrivate } from './system.mjs';
 
 export const TSX = join(ROOT, 'node_modules', 'tsx', 'dist', 'cli.mjs');
-export const NEXT = join(ROOT, 'node_modules', 'next', 'dist', 'bin', 'next');
+const NEXT = join(ROOT, 'node_modules', 'next', 'dist', 'bin', 'next');
 const QUIET = { NEXT_TELEMETRY_DISABLED: '1', PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1', NODE_ENV: 'production' };
 
 /** npm ci when the lock file changed since the last one. */
@@ -63,7 +63,7 @@ function softwareOf() {
 }
 
 /** Environment of web, jobs and stand-ins. */
-export function environment({ cluster, home, port, smtpPort, origin }) {
+export function environment({ cluster, home, port, publicPort, smtpPort, origin }) {
   const { app } = addresses(cluster);
   const secrets = secretsOf(home);
   mkdirSync(join(home, 'mail'), { recursive: true });
@@ -78,11 +78,36 @@ export function environment({ cluster, home, port, smtpPort, origin }) {
     WERKBANK_FORMER_KEYS: JSON.stringify(secrets.formerKeys ?? []),
     ...softwareOf(),
     WERKBANK_ORIGIN: origin ?? `http://127.0.0.1:${port}`,
+    // What codes on paper lead to: the public listener, where there is one.
+    ...(publicPort ? { PUBLIC_PORT: String(publicPort), WERKBANK_PUBLIC_ORIGIN: `http://127.0.0.1:${publicPort}` } : {}),
     WERKBANK_MAIL_FOLDER: join(home, 'mail'),
     SMTP_URL: process.env.SMTP_URL ?? `smtp://127.0.0.1:${smtpPort}`,
     PORT: String(port),
   };
 }
+
+/** What the public listener is started with: a role of its own, the public halves of the keys, and no secret of the house. */
+export function publicEnvironment(env, cluster) {
+  const kept = Object.fromEntries(Object.entries(env).filter(([name]) => !HOUSE_ONLY.includes(name)));
+  return {
+    ...kept,
+    DATABASE_URL: addresses(cluster).public,
+    WERKBANK_LISTENER: 'public',
+    WERKBANK_HOST: env.WERKBANK_PUBLIC_HOST ?? '127.0.0.1',
+    WERKBANK_PUBLIC_KEY: JSON.parse(env.WERKBANK_SIGNING_KEY).public,
+    PORT: env.PUBLIC_PORT,
+  };
+}
+const HOUSE_ONLY = [
+  'WERKBANK_SECRET',
+  'WERKBANK_SIGNING_KEY',
+  'WERKBANK_HOME',
+  'WERKBANK_MAIL_FOLDER',
+  'SMTP_URL',
+  'OWNER_DATABASE_URL',
+  'WERKBANK_PDF_P12',
+  'WERKBANK_PDF_P12_PASSWORD',
+];
 
 /** The migrations, as the owner: the one time its password is handed to a process. */
 export function migrate(cluster, database) {

@@ -5,6 +5,14 @@ import * as schema from './schema';
 export type Database = NodePgDatabase<typeof schema>;
 export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0];
 
+/** How long one statement, one wait for a lock, and a transaction in which nothing happens may last, in ms. Work over the whole house (verifying, filling) states its own. */
+const STATEMENT_MS = Number(process.env.WERKBANK_STATEMENT_MS ?? 20_000);
+export const LIMITS = {
+  statement_timeout: STATEMENT_MS,
+  lock_timeout: Math.min(10_000, STATEMENT_MS),
+  idle_in_transaction_session_timeout: STATEMENT_MS,
+};
+
 // One pool a process, kept across the development server's reloads.
 const kept = globalThis as { werkbankPool?: Pool };
 
@@ -15,6 +23,7 @@ export function pool(): Pool {
       max: 20,
       connectionTimeoutMillis: 4000,
       idleTimeoutMillis: 30_000,
+      ...LIMITS,
     });
     // A connection that breaks while idle is replaced; without a listener it would end the process.
     kept.werkbankPool.on('error', () => undefined);

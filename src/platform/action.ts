@@ -5,6 +5,7 @@ import { systemClock } from './clock';
 import { toFailure, type Failure } from './failure';
 import { may, type Permission } from './permission';
 import { currentActor } from './session';
+import { refuseMisshapen } from './shape';
 import type { UseCaseContext } from './use-case';
 
 export type ActionResult<T> = { ok: true; value: T } | Failure;
@@ -44,6 +45,7 @@ export function action<S extends Schema, T>(
         );
         return { ok: false, code: 'notAllowed', message: `A ${actor!.role} can’t do this.`, fields: {}, status: 403 };
       }
+      refuseMisshapen(raw);
       const input = (await options.schema.validate(raw, { abortEarly: false, stripUnknown: true })) as InferType<S>;
       if (options.transaction === false) {
         const context = { tx: database() as unknown as Transaction, actor: actor ?? NOBODY, now };

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { ValidationError } from 'yup';
-import { isUnreachable } from '@/data/database-problem';
+import { say } from '@/core/words/say';
+import { databaseRefusal, isUnreachable, type DatabaseRefusal } from '@/data/database-problem';
 import { log } from './log';
 import { Problem } from './problem';
 
@@ -12,6 +13,8 @@ export interface Failure {
   fields: Record<string, string>;
   status: number;
 }
+
+const STATUS: Record<DatabaseRefusal, number> = { full: 507, busy: 503, taken: 409, missing: 409, shape: 400 };
 
 /** Turns anything thrown into a clear message. What nobody foresaw is logged with an id that the person sees. */
 export function toFailure(error: unknown, door: string): Failure {
@@ -35,6 +38,18 @@ export function toFailure(error: unknown, door: string): Failure {
       message: 'The database can’t be reached just now. Nothing is lost: what you typed stays here and can be sent again.',
       fields: {},
       status: 503,
+    };
+  }
+  const refusal = databaseRefusal(error);
+  if (refusal) {
+    const level = refusal === 'full' ? 'error' : 'warn';
+    log[level]({ door, refusal, err: error }, 'the database refused');
+    return {
+      ok: false,
+      code: `database.${refusal}`,
+      message: say({ code: `database.${refusal}` }),
+      fields: {},
+      status: STATUS[refusal],
     };
   }
   const id = randomUUID().slice(0, 8);

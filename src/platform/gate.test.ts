@@ -24,4 +24,15 @@ describe('a gate', () => {
     expect(most).toBe(2);
     expect(inside).toBe(0);
   });
+  it('one who asks for much fills a part of the queue only', async () => {
+    const through = gate({ atOnce: 1, waiting: 10, waitingEach: 2 });
+    let end = () => undefined as void;
+    const first = through(() => new Promise<void>((resolve) => (end = resolve)), 'a');
+    const asked = ['a', 'a', 'a', 'b'].map((who) =>
+      through(() => Promise.resolve(who), who).catch((error: { status: number }) => error.status),
+    );
+    end();
+    await first;
+    expect(await Promise.all(asked)).toEqual(['a', 'a', 429, 'b']);
+  });
 });

@@ -1,12 +1,14 @@
-import { forbidden, redirect } from 'next/navigation';
+import { forbidden, notFound, redirect } from 'next/navigation';
 import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
 import type { Actor } from '@/core/record/event';
 import { database, type Transaction } from '@/data/connection';
+import { databaseRefusal } from '@/data/database-problem';
 import { recordAudit } from './audit';
 import { systemClock } from './clock';
 import { may, type Permission } from './permission';
 import { currentActor } from './session';
+import { refuseMisshapen } from './shape';
 
 type Params = Record<string, string>;
 type Search = Record<string, string | string[] | undefined>;
@@ -38,8 +40,24 @@ export function page(options: { permission: Permission; name: string }, render: 
     const plain = Object.fromEntries(
       Object.entries(search).flatMap(([key, value]) => (typeof value === 'string' ? [[key, value]] : [])),
     );
-    return database().transaction((tx) => render({ tx, actor: actor ?? NOBODY, now, params, search: plain }));
+    // An address that nobody of us made leads nowhere, and says so.
+    if (isMisshapen([params, plain])) notFound();
+    try {
+      return await database().transaction((tx) => render({ tx, actor: actor ?? NOBODY, now, params, search: plain }));
+    } catch (error) {
+      if (databaseRefusal(error) === 'shape') notFound();
+      throw error;
+    }
   };
+}
+
+function isMisshapen(value: unknown): boolean {
+  try {
+    refuseMisshapen(value);
+    return false;
+  } catch {
+    return true;
+  }
 }
 
 /** "/assets/[id]" with its parameters filled in: where to go back to after signing in. */

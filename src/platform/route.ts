@@ -8,6 +8,7 @@ import { isOfKind, isOwnOrigin } from './own-origin';
 import { may, type Permission } from './permission';
 import { Problem } from './problem';
 import { currentActor } from './session';
+import { refuseMisshapen } from './shape';
 
 export interface RouteContext {
   tx: Transaction;
@@ -46,6 +47,7 @@ export function route(
         );
       }
       const params = await segment.params;
+      refuseMisshapen([params, [...new URL(request.url).searchParams]]);
       const context = { actor: actor ?? { id: '', name: '', role: 'counter' as const }, now, params, request };
       if (options.transaction === false) return await handler({ ...context, tx: database() as unknown as Transaction });
       return await database().transaction((tx) => handler({ ...context, tx }));

@@ -14,8 +14,8 @@ const start = new Date('2026-11-27T08:00:00Z');
 const later = (seconds: number) => new Date(start.getTime() + seconds * 1000);
 const wrong = () => Promise.reject(new Error('wrong'));
 const right = () => Promise.resolve('in');
-const at = (email: string, seconds: number, attempt: () => Promise<unknown>, device = '') =>
-  guardedTry({ email, device, now: later(seconds) }, attempt).then(
+const at = (email: string, seconds: number, attempt: () => Promise<unknown>, device = '', network = '') =>
+  guardedTry({ email, device, network, now: later(seconds) }, attempt).then(
     ({ value, failures }) => `${value} after ${failures}`,
     (error: Error) => error.message,
   );
@@ -40,6 +40,12 @@ describe('tries of a password', () => {
     expect(await at('b@test', 6, right, 'own browser')).toBe('in after 0');
     expect(await at('b@test', 7, right)).toMatch(/Wait/);
   });
+  it('one network that tries many addresses waits, whoever is known there does not, nor does another network', async () => {
+    for (let i = 0; i < 25; i += 1) expect(await at(`guess-${i}@test`, 20, wrong, '', '198.51.100.4')).toBe('wrong');
+    expect(await at('guess-26@test', 21, wrong, '', '198.51.100.4')).toMatch(/Wait 4 seconds/);
+    expect(await at('d@test', 21, right, 'own browser', '198.51.100.4')).toBe('in after 0');
+    expect(await at('d@test', 21, right, '', '203.0.113.9')).toBe('in after 0');
+  });
   it('twenty at once can’t slip past the count', async () => {
     const answers = await Promise.all(Array.from({ length: 20 }, () => at('c@test', 0, wrong)));
     expect(answers.filter((one) => one === 'wrong').length).toBeLessThanOrEqual(7);
@@ -54,7 +60,9 @@ describe('tries of a password', () => {
       inside -= 1;
       throw new Error('wrong');
     };
-    const strangers = Promise.all(Array.from({ length: 100 }, (_one, i) => at(`stranger-${i}@test`, 0, slow)));
+    const strangers = Promise.all(
+      Array.from({ length: 100 }, (_one, i) => at(`stranger-${i}@test`, 0, slow, '', `203.0.113.${i % 10}`)),
+    );
     const began = performance.now();
     await pool().query('select 1');
     expect(performance.now() - began).toBeLessThan(1000);

@@ -59,6 +59,8 @@ export const signInFailure = pgTable('sign_in_failure', {
   email: text('email').notNull(),
   /** '' for anywhere, else a browser in which this person signed in before. */
   device: text('device').notNull().default(''),
+  /** The network that it came from. */
+  network: text('network').notNull().default(''),
   at: instant('at').notNull(),
 });
 

@@ -5,6 +5,7 @@ import { LABEL_OF, type Outcome } from '@/core/results/outcome';
 import { say } from '@/core/words/say';
 import { day } from '@/ui/format';
 import { PrintButton } from '@/ui/print-button';
+import { checkOrigin } from '@/platform/check-origin';
 
 /** The label for the instrument: what the document allows, its number, and the code that opens the public page. 62 × 29 mm. Nothing is printed over what is undecided. */
 export async function LabelView({
@@ -67,7 +68,7 @@ const tagOf = (outcome: Outcome) =>
   outcome === 'service' || outcome === 'outside' || outcome === 'returned' ? outcome : 'outOfService';
 
 async function Code({ token }: { token: string }) {
-  const code = await QRCode.toString(`${process.env.WERKBANK_ORIGIN ?? ''}/verify/${token}`, {
+  const code = await QRCode.toString(`${checkOrigin()}/verify/${token}`, {
     type: 'svg',
     margin: 0,
     errorCorrectionLevel: 'M',

@@ -1,7 +1,14 @@
 export { approveRun, sendBack, type Issued } from './server/approve';
 export { reopenCertificate, reviseCertificate } from './server/revise';
 export { withdrawCertificate } from './server/withdraw';
-export { certificateById, listCertificates, verifyToken, waitingForApproval, type Verification } from './server/find';
+export {
+  certificateById,
+  listCertificates,
+  publicWorkshop,
+  verifyToken,
+  waitingForApproval,
+  type Verification,
+} from './server/find';
 export { documentJson } from './server/json';
 export { certificatePdfOf } from './server/pdf';
 export { certificateDefinition, drawCertificate } from './server/draw';

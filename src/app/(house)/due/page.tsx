@@ -5,6 +5,7 @@ import { dateIn } from '@/platform/clock';
 import { page } from '@/platform/page';
 import { may } from '@/platform/permission';
 import { readSettings } from '@/platform/settings';
+import { isId } from '@/platform/shape';
 
 export const metadata = { title: 'Due' };
 export default page({ permission: 'signedIn', name: '/due' }, async ({ tx, actor, now, search }) => {
@@ -12,7 +13,7 @@ export default page({ permission: 'signedIn', name: '/due' }, async ({ tx, actor
   const window: DueWindow = ['overdue', 'thisMonth', 'nextMonth', 'all'].includes(search.window ?? '')
     ? (search.window as DueWindow)
     : 'overdue';
-  const customerId = /^[0-9a-f-]{36}$/.test(search.customer ?? '') ? search.customer : undefined;
+  const customerId = isId(search.customer) ? search.customer : undefined;
   const query = { window, today, customerId, after: search.after };
   return (
     <main className="page">

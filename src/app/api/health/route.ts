@@ -1,8 +1,8 @@
 import { sql } from 'drizzle-orm';
 import { route } from '@/platform/route';
 
-/** Alive, and the database answers. */
+/** Ready: the database answers, and its migrations are there. */
 export const GET = route({ permission: 'public', name: '/api/health' }, async ({ tx }) => {
-  const result = await tx.execute<{ migrations: number }>(sql`select count(*)::int as migrations from schema_migration`);
+  const result = await tx.execute<{ migrations: number }>(sql`select public_migrations() as migrations`);
   return Response.json({ ok: true, migrations: result.rows[0]!.migrations });
 });

@@ -16,10 +16,11 @@ import {
   ticket,
 } from '@/data/schema';
 import { shippedProcedure } from '@/procedures';
+import { isId } from '@/platform/shape';
 
 /** Everything on an instrument's card. */
 export async function assetCard(tx: Transaction, id: string) {
-  if (!/^[0-9a-f-]{36}$/.test(id)) return null;
+  if (!isId(id)) return null;
   const [row] = await tx
     .select({ asset, model: instrumentModel, customer })
     .from(asset)
@@ -115,7 +116,7 @@ export async function listAssets(
               ilike(customer.name, like),
             )
           : undefined,
-        /^[0-9a-f-]{36}$/.test(id ?? '') ? sql`(${asset.serial}, ${asset.id}) > (${serial}, ${id}::uuid)` : undefined,
+        isId(id) ? sql`(${asset.serial}, ${asset.id}) > (${serial}, ${id}::uuid)` : undefined,
       ),
     )
     .orderBy(asset.serial, asset.id)

@@ -7,6 +7,7 @@ import { asc, and, eq, gt } from 'drizzle-orm';
 import { runEvent } from '@/data/schema';
 import type { UseCaseContext } from '@/platform/use-case';
 import { say } from '@/core/words/say';
+import { isId } from '@/platform/shape';
 import { giveCommand } from './give-command';
 import { toEvent } from './run-store';
 
@@ -51,7 +52,7 @@ export async function benchCommand(
 
 /** Events of a run after a number: how a browser catches up. */
 export async function eventsAfter(tx: Transaction, run: string, after: number): Promise<RunEvent[]> {
-  if (!/^[0-9a-f-]{36}$/.test(run) || !Number.isInteger(after)) return [];
+  if (!isId(run) || !Number.isInteger(after)) return [];
   return (
     await tx
       .select()

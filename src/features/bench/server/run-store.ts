@@ -11,6 +11,7 @@ import type { Judged } from '@/core/results/judged';
 import type { Transaction } from '@/data/connection';
 import { asset, channelResult, procedureVersion, referenceBooking, run, runCommand, runEvent, runSummary } from '@/data/schema';
 import type { UseCaseContext } from '@/platform/use-case';
+import { isId } from '@/platform/shape';
 import { keepProbes } from './keep-probes';
 
 const FIRST_HASH = '0'.repeat(64);
@@ -52,7 +53,7 @@ export interface LoadedRun {
 
 /** A run by its events. Null for an id that is no run. */
 export async function loadRun(tx: Transaction, id: string): Promise<LoadedRun | null> {
-  if (!/^[0-9a-f-]{36}$/.test(id)) return null;
+  if (!isId(id)) return null;
   const [row] = await tx.select().from(run).where(eq(run.id, id));
   if (!row) return null;
   const rows = await tx.select().from(runEvent).where(eq(runEvent.runId, id)).orderBy(asc(runEvent.seq));

@@ -2,14 +2,15 @@ import { and, desc, eq, isNull, lt, or, sql } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/pg-core';
 import type { CertificateContent } from '@/core/certificate';
 import type { Transaction } from '@/data/connection';
-import { asset, certificate, certificatePdf, customer, instrumentModel, runSummary, ticket } from '@/data/schema';
+import { asset, certificate, customer, instrumentModel, runSummary, ticket } from '@/data/schema';
+import { isId } from '@/platform/shape';
 
 const newer = alias(certificate, 'newer');
 const taking = alias(certificate, 'taking');
 
 /** One certificate with the revision that replaced it, if any. */
 export async function certificateById(tx: Transaction, id: string) {
-  if (!/^[0-9a-f-]{36}$/.test(id)) return null;
+  if (!isId(id)) return null;
   const [row] = await tx
     .select({
       certificate,
@@ -41,43 +42,44 @@ export interface Verification {
   newest?: { number: string; revision: number };
 }
 
-/** What the public page says of a code: nothing private, only whether it is ours and current. */
+/**
+ * What the public page says of a code: nothing private, only whether it is ours and current. The database answers by a function of its own, so that the public listener's role reads no table.
+ */
 export async function verifyToken(tx: Transaction, token: string): Promise<Verification> {
   if (!/^[\w-]{20,40}$/.test(token)) return { state: 'unknown' };
-  const [row] = await tx
-    .select({ certificate, revision: newer.revision })
-    .from(certificate)
-    .leftJoin(newer, eq(newer.replaces, certificate.id))
-    .where(eq(certificate.token, token));
+  const { rows } = await tx.execute<PublicDocument>(sql`select * from public_document(${token})`);
+  const [row] = rows;
   if (!row) return { state: 'unknown' };
-  const { number, revision, content, hash, kind } = row.certificate;
-  const [drawn] = await tx
-    .select({ hash: certificatePdf.hash })
-    .from(certificatePdf)
-    .where(eq(certificatePdf.certificateId, row.certificate.id));
-  const [taken] = await tx
-    .select({ number: certificate.number })
-    .from(certificate)
-    .where(eq(certificate.withdraws, row.certificate.id));
-  const facts = {
-    number,
-    revision,
-    issued: content.dates.issued,
-    kind: kind as CertificateContent['kind'],
-    title: content.title,
-    hash,
-    pdfHash: drawn?.hash ?? null,
-  };
-  if (taken) return { state: 'withdrawn', ...facts, withdrawnBy: taken.number };
-  return row.revision === null
+  const { number, revision, issued, kind, title, hash } = row;
+  const facts = { number, revision, issued, kind, title, hash, pdfHash: row.pdf_hash };
+  if (row.withdrawn_by) return { state: 'withdrawn', ...facts, withdrawnBy: row.withdrawn_by };
+  return row.newest_revision === null
     ? { state: 'genuine', ...facts }
-    : { state: 'replaced', ...facts, newest: { number, revision: row.revision } };
+    : { state: 'replaced', ...facts, newest: { number, revision: row.newest_revision } };
+}
+
+interface PublicDocument extends Record<string, unknown> {
+  number: string;
+  revision: number;
+  kind: CertificateContent['kind'];
+  title: string;
+  issued: string;
+  hash: string;
+  pdf_hash: string | null;
+  newest_revision: number | null;
+  withdrawn_by: string | null;
+}
+
+/** The workshop's name, as the public listener may know it. */
+export async function publicWorkshop(tx: Transaction): Promise<string> {
+  const { rows } = await tx.execute<{ name: string }>(sql`select public_workshop() as name`);
+  return rows[0]!.name;
 }
 
 /** Newest first, paged by key: `before` is the last row's issue time and id. */
 export async function listCertificates(tx: Transaction, { before, pageSize = 30 }: { before?: string; pageSize?: number }) {
   const [at, id] = (before ?? '').split('~');
-  const instant = at && !Number.isNaN(Date.parse(at)) && /^[0-9a-f-]{36}$/.test(id ?? '') ? new Date(at) : null;
+  const instant = at && !Number.isNaN(Date.parse(at)) && isId(id) ? new Date(at) : null;
   const rows = await tx
     .select({
       id: certificate.id,

@@ -3,10 +3,11 @@ import { canonicalJson } from '@/core/certificate/canonical';
 import type { Transaction } from '@/data/connection';
 import { certificate } from '@/data/schema';
 import { Problem } from '@/platform/problem';
+import { isId } from '@/platform/shape';
 
 /** The document as data with its signature: the same that its PDF carries. */
 export async function documentJson(tx: Transaction, id: string): Promise<{ text: string; name: string }> {
-  const [row] = /^[0-9a-f-]{36}$/.test(id) ? await tx.select().from(certificate).where(eq(certificate.id, id)) : [];
+  const [row] = isId(id) ? await tx.select().from(certificate).where(eq(certificate.id, id)) : [];
   if (!row) throw new Problem('This certificate does not exist.', {}, 404);
   return {
     text: canonicalJson({ content: row.content, signature: row.signature }),

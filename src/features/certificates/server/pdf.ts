@@ -3,6 +3,8 @@ import { eq } from 'drizzle-orm';
 import { certificate, certificatePdf } from '@/data/schema';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
+import { isId } from '@/platform/shape';
+import { checkOrigin } from '@/platform/check-origin';
 import { drawCertificate } from './draw';
 import { publishedKeys } from './sign';
 import { signPdf } from './sign-pdf';
@@ -12,7 +14,7 @@ export async function certificatePdfOf(
   { tx, now }: Pick<UseCaseContext, 'tx' | 'now'>,
   id: string,
 ): Promise<{ bytes: Buffer; name: string }> {
-  const [row] = /^[0-9a-f-]{36}$/.test(id) ? await tx.select().from(certificate).where(eq(certificate.id, id)) : [];
+  const [row] = isId(id) ? await tx.select().from(certificate).where(eq(certificate.id, id)) : [];
   if (!row) throw new Problem('This certificate does not exist.', {}, 404);
   const name = `${row.number}${row.revision ? `-r${row.revision}` : ''}.pdf`;
   const [kept] = await tx.select().from(certificatePdf).where(eq(certificatePdf.certificateId, id));
@@ -23,7 +25,7 @@ export async function certificatePdfOf(
     signature: row.signature,
     keyId: row.keyId,
     issuedAt: row.issuedAt,
-    origin: process.env.WERKBANK_ORIGIN ?? '',
+    origin: checkOrigin(),
     keys: (await publishedKeys()).map((key) => key.kid),
   });
   const { name: signer, address: place } = row.content.laboratory;

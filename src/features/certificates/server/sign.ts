@@ -36,7 +36,9 @@ function asPublished(pem: string): Promise<PublicKey> {
 /** The keys that documents of this house are checked by: its own and its former ones, from its key file. What only stands in the database proves nothing. */
 export function publishedKeys(): Promise<PublicKey[]> {
   const former = JSON.parse(process.env.WERKBANK_FORMER_KEYS ?? '[]') as string[];
-  return Promise.all([ownKey().public, ...former].map(asPublished));
+  // The public listener is started without the half that signs.
+  const own = process.env.WERKBANK_PUBLIC_KEY ?? ownKey().public;
+  return Promise.all([own, ...former].map(asPublished));
 }
 
 /**

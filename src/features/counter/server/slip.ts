@@ -2,10 +2,11 @@ import { eq } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { asset, customer, instrumentModel, receipt, ticket } from '@/data/schema';
 import { readSettings } from '@/platform/settings';
+import { isId } from '@/platform/shape';
 
 /** A ticket with all that its slip shows, and the other tickets of the same receipt. */
 export async function ticketSlip(tx: Transaction, id: string) {
-  if (!/^[0-9a-f-]{36}$/.test(id)) return null;
+  if (!isId(id)) return null;
   const [row] = await tx
     .select({ ticket, receipt, customer, asset, model: instrumentModel.name, kind: instrumentModel.kind })
     .from(ticket)

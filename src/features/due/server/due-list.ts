@@ -2,6 +2,7 @@ import { addDays, addMonths, endOfMonth, format, parseISO, startOfMonth } from '
 import { and, eq, gte, isNotNull, lt, lte, sql } from 'drizzle-orm';
 import type { Database, Transaction } from '@/data/connection';
 import { asset, customer, instrumentModel } from '@/data/schema';
+import { isId } from '@/platform/shape';
 
 export type DueWindow = 'overdue' | 'thisMonth' | 'nextMonth' | 'all';
 export interface DueQuery {
@@ -28,7 +29,7 @@ export async function dueList(tx: Transaction | Database, { window, today, custo
   const { from, to } = dueRange(window, today);
   const [date, id] = (after ?? '').split('~');
   const key =
-    /^\d{4}-\d{2}-\d{2}$/.test(date ?? '') && /^[0-9a-f-]{36}$/.test(id ?? '')
+    /^\d{4}-\d{2}-\d{2}$/.test(date ?? '') && isId(id)
       ? sql`(${asset.nextDue}, ${asset.id}) > (${date}::date, ${id}::uuid)`
       : undefined;
   // A statement a shape, planned once a connection: planning two joins costs as much as reading a page.

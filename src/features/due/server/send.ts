@@ -4,6 +4,7 @@ import type { Database, Transaction } from '@/data/connection';
 import { customer, mail, type MailState } from '@/data/schema';
 import { log } from '@/platform/log';
 import { readSettings } from '@/platform/settings';
+import { isId } from '@/platform/shape';
 
 /** After this long a mail that still says "sending" was cut off: whether it arrived can't be known, so it is never sent again by itself. */
 const CUT_OFF_SECONDS = 120;
@@ -92,7 +93,7 @@ async function markCutOff(db: Database, now: Date): Promise<void> {
 /** The outbox, newest first, paged by key. */
 export async function outbox(tx: Transaction, { before, pageSize = 30 }: { before?: string | undefined; pageSize?: number }) {
   const [at, id] = (before ?? '').split('~');
-  const instant = at && !Number.isNaN(Date.parse(at)) && /^[0-9a-f-]{36}$/.test(id ?? '') ? new Date(at) : null;
+  const instant = at && !Number.isNaN(Date.parse(at)) && isId(id) ? new Date(at) : null;
   const rows = await tx
     .select({ mail, customer: customer.name })
     .from(mail)

@@ -5,6 +5,7 @@ import type { Frame } from '@/core/live/said';
 import type { TraceKept } from '@/core/record/evidence';
 import type { Transaction } from '@/data/connection';
 import { deviceLine, liveFrame, runTrace } from '@/data/schema';
+import { isId } from '@/platform/shape';
 
 /** More frames than this are thinned evenly: ten minutes at ten a second. */
 export const MOST_FRAMES = 6000;
@@ -58,7 +59,7 @@ export async function keepTrace(
 
 /** A kept trace, or null. Errors: when the bytes no longer give the hash. */
 export async function readTrace(tx: Transaction, run: string, id: string): Promise<TraceDocument | null> {
-  if (!/^[0-9a-f-]{36}$/.test(id) || !/^[0-9a-f-]{36}$/.test(run)) return null;
+  if (!isId(id) || !isId(run)) return null;
   const [row] = await tx
     .select()
     .from(runTrace)

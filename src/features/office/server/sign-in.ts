@@ -8,6 +8,7 @@ import { user } from '@/data/schema';
 import { auth, hashPassword } from '@/platform/auth';
 import { recordAudit } from '@/platform/audit';
 import { readDevice, writeDevice } from '@/platform/known-device';
+import { networkOf, PEER_HEADER } from '@/platform/peer-address';
 import { Problem } from '@/platform/problem';
 import { guardedTry } from './guarded-try';
 
@@ -29,19 +30,22 @@ export async function signIn(
   const secret = process.env.WERKBANK_SECRET ?? '';
   const known = readDevice(jar.get(DEVICE_COOKIE)?.value, secret);
   const device = known && known.userId === row?.id ? known.id : '';
-  const { failures } = await guardedTry({ email, device, now }, async () => {
-    try {
-      // As long as for anybody else: the library works out a hash for an unknown address too.
-      if (row && !row.active) {
-        await hashPassword(password);
-        throw new APIError('UNAUTHORIZED');
+  const { failures } = await guardedTry(
+    { email, device, network: networkOf((await headers()).get(PEER_HEADER) ?? ''), now },
+    async () => {
+      try {
+        // As long as for anybody else: the library works out a hash for an unknown address too.
+        if (row && !row.active) {
+          await hashPassword(password);
+          throw new APIError('UNAUTHORIZED');
+        }
+        await auth().api.signInEmail({ body: { email, password }, headers: await headers() });
+      } catch (error) {
+        if (!(error instanceof APIError)) throw error;
+        throw new Problem(say({ code: 'signIn.wrong' }), { password: say({ code: 'signIn.wrong' }) });
       }
-      await auth().api.signInEmail({ body: { email, password }, headers: await headers() });
-    } catch (error) {
-      if (!(error instanceof APIError)) throw error;
-      throw new Problem(say({ code: 'signIn.wrong' }), { password: say({ code: 'signIn.wrong' }) });
-    }
-  });
+    },
+  );
   const actor: Actor = { id: row!.id, name: row!.name, role: row!.role };
   await db.transaction((tx) => recordAudit({ tx, actor, now }, 'signIn', email, failures ? { failuresBefore: failures } : {}));
   if (!device)

@@ -3,6 +3,7 @@ import { probeWords, type ProbeHistoryEntry, type ProbeWords } from '@/core/prob
 import type { Transaction } from '@/data/connection';
 import { asset, customer, instrumentModel, probeCalibration, probePlace } from '@/data/schema';
 import { readSettings } from '@/platform/settings';
+import { isId } from '@/platform/shape';
 
 export type ProbeRow = Omit<typeof probeCalibration.$inferSelect, 'at' | 'assetId'> & {
   certificateId: string | null;
@@ -46,7 +47,7 @@ const DRAWN = 60;
 
 /** The electrode sheet of a probe, or of an instrument with probes of its own: every calibration of every probe channel, with its words and its forecast. */
 export async function probeSheet(tx: Transaction, id: string): Promise<ProbeSheet | null> {
-  if (!/^[0-9a-f-]{36}$/.test(id)) return null;
+  if (!isId(id)) return null;
   const [row] = await tx
     .select({ asset, model: instrumentModel.name, kind: instrumentModel.kind, customer: customer.name })
     .from(asset)

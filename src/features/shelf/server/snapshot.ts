@@ -5,6 +5,7 @@ import { gasAvailable } from '@/core/supply/gas-available';
 import type { ReferenceSnapshot } from '@/core/record/reference-snapshot';
 import type { Transaction } from '@/data/connection';
 import { reference, referenceBooking, referenceCheck } from '@/data/schema';
+import { isId } from '@/platform/shape';
 
 type Row = typeof reference.$inferSelect;
 
@@ -57,7 +58,7 @@ export async function referenceSnapshots(tx: Transaction, ids?: string[]): Promi
 }
 
 export async function referenceSnapshot(tx: Transaction, id: string): Promise<ReferenceSnapshot | null> {
-  const [found] = /^[0-9a-f-]{36}$/.test(id) ? await referenceSnapshots(tx, [id]) : [];
+  const [found] = isId(id) ? await referenceSnapshots(tx, [id]) : [];
   return found ?? null;
 }
 

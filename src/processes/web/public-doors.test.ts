@@ -1,0 +1,28 @@
+import { readdirSync } from 'node:fs';
+import { join, relative } from 'node:path';
+import { describe, expect, it } from 'vitest';
+import { isPublicDoor } from './public-doors';
+
+const APP = join(__dirname, '..', '..', 'app');
+const doors = readdirSync(APP, { recursive: true, withFileTypes: true })
+  .filter((one) => /^(page\.tsx|route\.ts)$/.test(one.name))
+  .map((one) => `/${relative(APP, one.parentPath)}`.replace(/\/\(\w+\)/g, '').replace(/\[\w+\]/g, 'abc'));
+
+describe('the public listener', () => {
+  it('has the check page, the keys and its health, of all doors there are', () => {
+    expect(doors.length).toBeGreaterThan(40);
+    expect(doors.filter((door) => isPublicDoor('GET', door)).sort()).toEqual([
+      '/.well-known/jwks.json',
+      '/api/health',
+      '/api/health/alive',
+      '/verify/abc',
+    ]);
+  });
+  it('takes nothing that writes, and no way around', () => {
+    expect(isPublicDoor('POST', '/verify/abc')).toBe(false);
+    expect(isPublicDoor('GET', '/verify/abc/../../sign-in')).toBe(false);
+    expect(isPublicDoor('GET', '/_next/static/../server/app.js')).toBe(false);
+    expect(isPublicDoor('GET', '//sign-in')).toBe(false);
+    expect(isPublicDoor('GET', '/verify/abc?next=/office')).toBe(true);
+  });
+});
