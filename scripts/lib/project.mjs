@@ -82,6 +82,8 @@ export function environment({ cluster, home, port, publicPort, smtpPort, origin 
     ...(publicPort ? { PUBLIC_PORT: String(publicPort), WERKBANK_PUBLIC_ORIGIN: `http://127.0.0.1:${publicPort}` } : {}),
     WERKBANK_MAIL_FOLDER: join(home, 'mail'),
     SMTP_URL: process.env.SMTP_URL ?? `smtp://127.0.0.1:${smtpPort}`,
+    // Simulated instruments stand in the demo and in tests; `npm run serve` starts without.
+    WERKBANK_SIMULATED: 'yes',
     PORT: String(port),
   };
 }

@@ -1,6 +1,6 @@
-import { and, asc, eq, gt, inArray } from 'drizzle-orm';
+import { and, asc, eq, gt, inArray, sql } from 'drizzle-orm';
 import { Client } from 'pg';
-import { database } from '@/data/connection';
+import { database, type Database, type Transaction } from '@/data/connection';
 import { liveFrame } from '@/data/schema';
 import { log } from './log';
 
@@ -8,7 +8,7 @@ type Listener = (channel: string, payload: string) => void;
 const listeners = new Set<Listener>();
 let listening: Promise<void> | null = null;
 let connection: Client | null = null;
-const CHANNELS = ['run_changed', 'live', 'line_changed'];
+const CHANNELS = ['run_changed', 'live', 'line_changed', 'panel_ask', 'panel_answer'];
 
 /** One listening connection a process; it comes back by itself when the database was away. */
 function listen(): Promise<void> {
@@ -34,6 +34,20 @@ function listen(): Promise<void> {
     }
   })();
   return listening;
+}
+
+/** Hears what other processes tell. Gives back the way to stop. */
+export function onChange(listener: Listener): () => void {
+  listeners.add(listener);
+  void listen().catch(() => undefined);
+  return () => void listeners.delete(listener);
+}
+
+/** Waits until it can be heard from now on. Errors: those of the connection. */
+export const hearing = (): Promise<void> => listen();
+
+export async function tellChange(db: Database | Transaction, channel: string, payload: string): Promise<void> {
+  await db.execute(sql`select pg_notify(${channel}, ${payload})`);
 }
 
 /** Ends the listening connection, and what it knew of its database; the next listener opens one anew. */

@@ -42,6 +42,10 @@ const inTx = <T>(
   }) => Promise<T>,
 ) => world.db.transaction((tx) => work({ tx, actor: world.technician, now: new Date() }));
 
+const asAdministrator = (context: Parameters<Parameters<typeof inTx>[0]>[0]) => ({
+  ...context,
+  actor: { ...context.actor, role: 'administrator' as const },
+});
 const hello = (serial: string): Hello => ({
   type: 'hello',
   protocol: 'werkbank-line/1',
@@ -91,7 +95,7 @@ async function device(serial: string) {
     });
   closers.push(close);
   const { id } = await inTx((context) =>
-    addLine(context, { kind: 'instrument', name: serial, host: '127.0.0.1', port, panelPort: null }),
+    addLine(asAdministrator(context), { kind: 'instrument', name: serial, host: '127.0.0.1', port, panelPort: null }),
   );
   return {
     id,
@@ -164,7 +168,13 @@ describe('the gateway', () => {
     const one = await device('TWICE');
     await expect(
       inTx((context) =>
-        addLine(context, { kind: 'instrument', name: 'again', host: '127.0.0.1', port: one.port, panelPort: null }),
+        addLine(asAdministrator(context), {
+          kind: 'instrument',
+          name: 'again',
+          host: '127.0.0.1',
+          port: one.port,
+          panelPort: null,
+        }),
       ),
     ).rejects.toThrow(/on the list already/);
   });

@@ -27,6 +27,19 @@ export const deviceLine = pgTable('device_line', {
   holder: text('holder').notNull().default(''),
 });
 
+/** What a hand does at a simulated instrument, asked of the gateway; forgotten after a minute. */
+export const panelAsk = pgTable('panel_ask', {
+  id: uuid('id').primaryKey(),
+  lineId: uuid('line_id')
+    .notNull()
+    .references(() => deviceLine.id, { onDelete: 'cascade' }),
+  ask: jsonb('ask').$type<object>().notNull(),
+  askedAt: instant('asked_at').notNull(),
+  answer: jsonb('answer').$type<Record<string, unknown>>(),
+  problem: text('problem'),
+  answeredAt: instant('answered_at'),
+});
+
 export const gatewayLease = pgTable('gateway_lease', {
   name: text('name').primaryKey(),
   holder: text('holder').notNull(),

@@ -5,16 +5,19 @@ import { addLine, lineSchema, removeLine } from './server/change-lines';
 import { askPanel, panelSchema } from './server/panel';
 
 /** The hand at a simulated instrument. Not on record: what it does is seen by what the instrument then shows. */
-export const askPanelAction = action({ name: 'askPanel', permission: 'bench', schema: panelSchema, audit: 'none' }, askPanel);
+export const askPanelAction = action(
+  { name: 'askPanel', permission: 'bench', schema: panelSchema, audit: 'none', transaction: false },
+  askPanel,
+);
 
 export const addLineAction = action(
-  { name: 'addLine', permission: 'bench', schema: lineSchema, audit: (input) => `${input.name} ${input.host}:${input.port}` },
+  { name: 'addLine', permission: 'office', schema: lineSchema, audit: (input) => `${input.name} ${input.host}:${input.port}` },
   addLine,
 );
 export const removeLineAction = action(
   {
     name: 'removeLine',
-    permission: 'bench',
+    permission: 'office',
     schema: yup.object({ id: yup.string().uuid().required() }),
     audit: (input) => input.id,
   },

@@ -20,7 +20,7 @@ const KIND = {
 };
 
 /** Devices on a line: what they said they are, whether they are there, what was dropped. */
-export function DevicesView({ lines, may }: { lines: LineView[]; may: boolean }) {
+export function DevicesView({ lines, may, mayAdd }: { lines: LineView[]; may: boolean; mayAdd: boolean }) {
   const router = useRouter();
   const remove = async (id: string) => {
     await attempt(() => removeLineAction({ id }));
@@ -76,7 +76,7 @@ export function DevicesView({ lines, may }: { lines: LineView[]; may: boolean })
                     )}
                   </td>
                   <td className="text-end">
-                    {may && (
+                    {mayAdd && (
                       <Button variant="plain" size="sm" onClick={() => remove(line.id)}>
                         Take off the list
                       </Button>
@@ -89,7 +89,7 @@ export function DevicesView({ lines, may }: { lines: LineView[]; may: boolean })
         )}
       </div>
       {may && <SerialPanel />}
-      {may && <NewLine />}
+      {mayAdd ? <NewLine /> : may && <p className="quiet mt-3">An administrator puts a device with an address on the list.</p>}
     </>
   );
 }

@@ -13,6 +13,6 @@ export default page({ permission: 'signedIn', name: '/devices' }, async ({ tx, a
         that serial.
       </span>
     </div>
-    <DevicesView lines={await allLines(tx)} may={may(actor.role, 'bench')} />
+    <DevicesView lines={await allLines(tx)} may={may(actor.role, 'bench')} mayAdd={may(actor.role, 'office')} />
   </main>
 ));

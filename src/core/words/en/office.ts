@@ -117,6 +117,8 @@ export const OFFICE = {
   'database.taken': 'Somebody else did the same at this moment: nothing was written twice. Look again.',
   'database.missing': 'What this refers to is not there any more: nothing was written. Look again.',
   'database.shape': 'A value that was sent can’t be stored: nothing was written.',
+  'line.network': 'Not in the networks where devices may be: this computer, and the range that whoever runs the house stated.',
+  'line.forbidden': 'An administrator says where devices are.',
   'route.kind': 'Only {kinds} is taken here.',
   'retire.act': 'Retire it',
   'retire.back': 'Take it back',

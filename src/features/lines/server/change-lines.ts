@@ -1,8 +1,13 @@
+import { isIP } from 'node:net';
 import { eq } from 'drizzle-orm';
 import * as yup from 'yup';
+import { say } from '@/core/words/say';
 import { violatedUnique } from '@/data/database-problem';
 import { deviceLine, type LineKind } from '@/data/schema';
+import { deviceNetworks } from '@/instruments/allowed-network';
+import { may } from '@/platform/permission';
 import { Problem } from '@/platform/problem';
+import { simulated } from '@/platform/simulated';
 import type { UseCaseContext } from '@/platform/use-case';
 
 const port = yup
@@ -24,8 +29,21 @@ export const lineSchema = yup.object({
   panelPort: port.nullable().default(null),
 });
 
-/** A device on a line. The gateway connects within a second. */
-export async function addLine({ tx }: UseCaseContext, input: yup.InferType<typeof lineSchema>): Promise<{ id: string }> {
+/**
+ * A device on a line. The gateway connects within a second. Only an administrator says where the house connects to, and only within the networks that are allowed; a panel is taken where simulated devices may be.
+ * Errors: Problem (403), beside the address, (409).
+ */
+export async function addLine(
+  { tx, actor }: UseCaseContext,
+  { panelPort, ...given }: yup.InferType<typeof lineSchema>,
+): Promise<{ id: string }> {
+  mayChangeLines(actor);
+  // A name is looked up by the gateway, which says beside the line what became of it.
+  if (isIP(given.host) && !deviceNetworks()(given.host)) {
+    const sentence = say({ code: 'line.network' });
+    throw new Problem(sentence, { host: sentence });
+  }
+  const input = { ...given, panelPort: simulated() ? panelPort : null };
   try {
     const [row] = await tx
       .insert(deviceLine)
@@ -39,6 +57,11 @@ export async function addLine({ tx }: UseCaseContext, input: yup.InferType<typeo
   }
 }
 
-export async function removeLine({ tx }: UseCaseContext, { id }: { id: string }): Promise<void> {
+export async function removeLine({ tx, actor }: UseCaseContext, { id }: { id: string }): Promise<void> {
+  mayChangeLines(actor);
   await tx.delete(deviceLine).where(eq(deviceLine.id, id));
+}
+
+function mayChangeLines(actor: UseCaseContext['actor']): void {
+  if (!may(actor.role, 'office')) throw new Problem(say({ code: 'line.forbidden' }), {}, 403);
 }

@@ -3,9 +3,12 @@ import { eq, sql } from 'drizzle-orm';
 import type { Database } from '@/data/connection';
 import { deviceLine } from '@/data/schema';
 import { LineReader } from '@/instruments/line-reader';
+import { allowedAddress, deviceNetworks } from '@/instruments/allowed-network';
 import { tcpStream } from '@/instruments/tcp-stream';
 import { log } from '@/platform/log';
+import { simulated } from '@/platform/simulated';
 import { holdLease, giveUpLease } from './lease';
+import { answerPanels, forgetPanelAsks } from './panel-asks';
 import { closeSilentBrowsers, writeLineFrames, writeLineState } from './write-line';
 
 const FRAME_MS = 250;
@@ -24,15 +27,19 @@ export class Gateway {
   private writing = false;
   private cleaned = 0;
   private logged = new Map<string, number>();
+  private readonly may = deviceNetworks();
+  private deafen = () => undefined as void;
 
   constructor(private readonly db: Database) {}
 
   start(): void {
+    if (simulated()) this.deafen = answerPanels(this.db, () => this.owns);
     void this.lease();
     this.timers = [setInterval(() => void this.lease(), LEASE_MS), setInterval(() => void this.write(), FRAME_MS)];
   }
 
   async stop(): Promise<void> {
+    this.deafen();
     this.timers.forEach(clearInterval);
     await this.letGo();
     await giveUpLease(this.db, this.holder).catch(() => undefined);
@@ -48,6 +55,7 @@ export class Gateway {
       if (owns && Date.now() - this.cleaned > 60_000) {
         this.cleaned = Date.now();
         await this.db.execute(sql`delete from live_frame where at < now() - make_interval(mins => ${KEEP_MINUTES})`);
+        await forgetPanelAsks(this.db);
       }
     } catch (error) {
       // The database is away: nothing can be written, so nothing is owned. It is tried again by the clock.
@@ -64,7 +72,7 @@ export class Gateway {
       if (known?.address === address) continue;
       await known?.reader.stop();
       const reader = new LineReader(
-        () => tcpStream({ host: row.host, port: row.port }),
+        async () => tcpStream({ host: await allowedAddress(row.host, this.may), port: row.port }),
         (why, count) => this.sayDropped(row.id, address, why, count),
       );
       this.readers.set(row.id, { reader, address });

@@ -1,11 +1,14 @@
-import { connect } from 'node:net';
+import { randomUUID } from 'node:crypto';
 import { eq } from 'drizzle-orm';
 import * as yup from 'yup';
-import { deviceLine } from '@/data/schema';
+import { database } from '@/data/connection';
+import { deviceLine, panelAsk } from '@/data/schema';
+import { hearing, onChange, tellChange } from '@/platform/change-stream';
 import { Problem } from '@/platform/problem';
+import { simulated } from '@/platform/simulated';
 import type { UseCaseContext } from '@/platform/use-case';
 
-const ANSWER_WITHIN_MS = 3000;
+const ANSWER_WITHIN_MS = 4500;
 const amount = yup.number().min(0).max(1_000_000).required();
 
 /** What a hand does at a simulated instrument: valve, tube, scrubber, inlet, keys. Real hardware has hands instead. */
@@ -60,37 +63,39 @@ export const panelSchema = yup.object({
 });
 export type PanelAsk = Omit<yup.InferType<typeof panelSchema>, 'lineId'>;
 
-/** Says it to the stand-in's panel port and gives back what it answered. Only lines that have a panel are simulated ones. */
+/**
+ * Asks the gateway to do it at the stand-in's panel, and gives back what that answered. Only lines that have a panel are simulated ones, and only demo and practice have them.
+ * Holds no connection while it waits. Errors: Problem (404), (409).
+ */
 export async function askPanel(
-  { tx }: UseCaseContext,
+  _context: UseCaseContext,
   { lineId, ...ask }: yup.InferType<typeof panelSchema>,
 ): Promise<Record<string, unknown>> {
-  const [line] = await tx.select().from(deviceLine).where(eq(deviceLine.id, lineId));
-  if (!line?.panelPort) throw new Problem('This device has no panel: it is no simulated one.', {}, 404);
-  return talk(line.host, line.panelPort, { type: 'world', ...ask });
+  const db = database();
+  const [line] = await db.select().from(deviceLine).where(eq(deviceLine.id, lineId));
+  if (!line?.panelPort || !simulated()) throw new Problem('This device has no panel: it is no simulated one.', {}, 404);
+  const id = randomUUID();
+  await hearing();
+  const answered = answerOf(id);
+  await db.insert(panelAsk).values({ id, lineId, ask, askedAt: new Date() });
+  await tellChange(db, 'panel_ask', id);
+  await answered;
+  const [row] = await db.delete(panelAsk).where(eq(panelAsk.id, id)).returning();
+  if (row?.answer) return row.answer;
+  throw new Problem(`The simulated instrument does not answer: ${row?.problem ?? 'the gateway is away'}.`, {}, 409);
 }
 
-function talk(host: string, port: number, ask: object): Promise<Record<string, unknown>> {
-  return new Promise((resolve, reject) => {
-    const socket = connect({ host, port });
-    const away = (why: string) => {
-      socket.destroy();
-      reject(new Problem(`The simulated instrument does not answer: ${why}.`, {}, 409));
+/** Until the gateway has said that it is answered, or long enough. */
+function answerOf(id: string): Promise<void> {
+  return new Promise((resolve) => {
+    const done = () => {
+      clearTimeout(timer);
+      stop();
+      resolve();
     };
-    const timer = setTimeout(() => away('no answer in time'), ANSWER_WITHIN_MS);
-    let text = '';
-    socket.setEncoding('utf8');
-    socket.on('error', (error) => {
-      clearTimeout(timer);
-      away(error.message);
-    });
-    socket.on('connect', () => socket.write(`${JSON.stringify(ask)}\n`));
-    socket.on('data', (piece) => {
-      text += String(piece);
-      if (!text.includes('\n')) return;
-      clearTimeout(timer);
-      socket.end();
-      resolve(JSON.parse(text.split('\n')[0]!) as Record<string, unknown>);
+    const timer = setTimeout(done, ANSWER_WITHIN_MS);
+    const stop = onChange((channel, payload) => {
+      if (channel === 'panel_answer' && payload === id) done();
     });
   });
 }
