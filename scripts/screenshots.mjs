@@ -18,6 +18,7 @@ let browser;
 try {
   startScript('src/standins/mail-server.ts', { ...env, SMTP_PORT: String(smtpPort) }, { quiet: true });
   startScript('src/processes/gateway.ts', env, { quiet: true });
+  startScript('src/processes/jobs.ts', env, { quiet: true });
   for (const standIn of demoLines(env)) startScript(standIn.file, { ...env, ...standIn.env }, { quiet: true });
   startWeb(env, { quiet: true });
   await answers(`${env.WERKBANK_ORIGIN}/api/health`);

@@ -64,13 +64,14 @@ function softwareOf() {
 
 /** Environment of web, jobs and stand-ins. */
 export function environment({ cluster, home, port, publicPort, smtpPort, origin }) {
-  const { app } = addresses(cluster);
+  const { app, jobs } = addresses(cluster);
   const secrets = secretsOf(home);
   mkdirSync(join(home, 'mail'), { recursive: true });
   return {
     ...process.env,
     ...QUIET,
     DATABASE_URL: app,
+    JOBS_DATABASE_URL: jobs,
     WERKBANK_HOME: home,
     WERKBANK_SECRET: secrets.session,
     WERKBANK_SIGNING_KEY: JSON.stringify(secrets.signing),

@@ -3,6 +3,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { Client } from 'pg';
+import { prepareQueue } from './queue';
 
 const FOLDER = fileURLToPath(new URL('./migrations', import.meta.url));
 
@@ -21,6 +22,7 @@ export async function migrate(address: string): Promise<string[]> {
         row.hash,
       ]),
     );
+    await prepareQueue(address, client);
     const ran: string[] = [];
     for (const name of readdirSync(FOLDER)
       .filter((file) => file.endsWith('.sql'))

@@ -8,7 +8,7 @@ type Listener = (channel: string, payload: string) => void;
 const listeners = new Set<Listener>();
 let listening: Promise<void> | null = null;
 let connection: Client | null = null;
-const CHANNELS = ['run_changed', 'live', 'line_changed', 'panel_ask', 'panel_answer'];
+const CHANNELS = ['run_changed', 'live', 'line_changed', 'panel_ask', 'panel_answer', 'job_done'];
 
 /** One listening connection a process; it comes back by itself when the database was away. */
 function listen(): Promise<void> {

@@ -2,7 +2,7 @@ import { Pool } from 'pg';
 import { format } from 'date-fns';
 import { drawDefinition } from '@/platform/pdf';
 import { closeDatabase, database, pool } from '@/data/connection';
-import { certificateDefinition, certificatePdfOf } from '@/features/certificates/server';
+import { certificateDefinition, drawAndKeep, keptPdf } from '@/features/certificates/server';
 import { benchCore } from './bench-core';
 import { benchDips } from './bench-dips';
 import { benchExposures } from './bench-exposures';
@@ -80,7 +80,9 @@ async function certificatesAgainstLibrary(): Promise<boolean> {
   const [ours, library] = await inTurn(
     40,
     async () => {
-      bytes = (await database().transaction((tx) => certificatePdfOf({ tx, now: new Date() }, fresh.pop()!.id))).bytes.length;
+      const { id } = fresh.pop()!;
+      await drawAndKeep(database(), id, new Date());
+      bytes = (await keptPdf(database(), id)).bytes!.length;
     },
     async () => {
       await drawDefinition(definitions.pop()!);

@@ -1,19 +1,15 @@
 import { closeDatabase, database } from '@/data/connection';
-import { makeReminders, sendQueued } from '@/features/due/server';
+import { makeReminders } from '@/features/due/server';
 import { recordAudit } from '@/platform/audit';
 import { systemClock } from '@/platform/clock';
 
-/** npm run remind: writes the reminder mails that are due and sends what is queued. Running it twice sends nothing twice. */
-const clock = systemClock();
+/** npm run remind: writes the reminder mails that are due; the jobs process sends them. Running it twice makes nothing twice. */
 const actor = { id: 'system', name: 'Reminders', role: 'administrator' as const };
 const made = await database().transaction(async (tx) => {
-  const context = { tx, actor, now: clock.now() };
+  const context = { tx, actor, now: systemClock().now() };
   const result = await makeReminders(context);
-  if (result.mails) await recordAudit(context, 'remind', '', result);
+  if (result.mails) await recordAudit(context, 'remind', '', { ...result });
   return result;
 });
-const sent = await sendQueued(database(), () => clock.now());
-console.log(
-  `${made.mails} mails for ${made.instruments} instruments made; sent ${sent.sent}, waiting ${sent.queued}, uncertain ${sent.uncertain}, refused ${sent.refused}`,
-);
+console.log(`${made.mails} mails for ${made.instruments} instruments made; the jobs process sends them`);
 await closeDatabase();

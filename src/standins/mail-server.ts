@@ -5,7 +5,7 @@ import { SMTPServer } from 'smtp-server';
 /**
  * The mail stand-in: a real SMTP server on loopback that keeps every mail as an .eml file instead of passing it on.
  * A mailbox whose name begins with “full” refuses as a full one does (RFC 5321, 4.2.3: 552; “full.soon” with 452, which is asked again later).
- * MAIL_STANDIN_CUT=after-data breaks the connection after the message came in and before the answer goes out (RFC 5321, 4.2.5 leaves the sender not knowing).
+ * One whose name begins with “silent” takes the message and never answers. MAIL_STANDIN_CUT=after-data breaks the connection after the message came in and before the answer goes out (RFC 5321, 4.2.5 leaves the sender not knowing).
  */
 const folder = process.env.WERKBANK_MAIL_FOLDER ?? '.';
 mkdirSync(folder, { recursive: true });
@@ -19,7 +19,8 @@ const server = new SMTPServer({
     const soon = address.startsWith('full.soon');
     callback(Object.assign(new Error('Mailbox full'), { responseCode: soon ? 452 : 552 }));
   },
-  onData(stream, _session, callback) {
+  onData(stream, session, callback) {
+    const silent = session.envelope.rcptTo.some(({ address }) => address.startsWith('silent'));
     const chunks: Buffer[] = [];
     stream.on('data', (chunk: Buffer) => chunks.push(chunk));
     stream.on('end', () => {
@@ -30,7 +31,7 @@ const server = new SMTPServer({
         server.connections.forEach((connection: { _socket: { destroy(): void } }) => connection._socket.destroy());
         return;
       }
-      callback();
+      if (!silent) callback();
     });
   },
 }) as SMTPServer & { connections: Set<{ _socket: { destroy(): void } }> };

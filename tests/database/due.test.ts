@@ -6,7 +6,18 @@ import { join } from 'node:path';
 import { simpleParser } from 'mailparser';
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { addDays, format } from 'date-fns';
-import { changePolicy, dueList, keepUse, makeReminders, sendAgain, sendQueued, usesOfAsset } from '@/features/due/server';
+import {
+  changePolicy,
+  dueList,
+  closeMailer,
+  deliverMail,
+  keepUse,
+  makeReminders,
+  markCutOff,
+  sendAgain,
+  TryAgain,
+  usesOfAsset,
+} from '@/features/due/server';
 import { openWorld, type World } from './world';
 
 let world: World;
@@ -29,6 +40,21 @@ async function startStandin(cut?: string): Promise<void> {
   });
   await new Promise<void>((resolve) => standin!.stdout!.once('data', () => resolve()));
   process.env.SMTP_URL = `smtp://127.0.0.1:${port}`;
+}
+
+/** What the jobs process does to every mail that waits. */
+async function sendQueued(db: World['db'], clock: () => Date) {
+  await markCutOff(db, clock());
+  const count = { sent: 0, queued: 0, uncertain: 0, refused: 0, sending: 0 };
+  const { rows } = await world.app.query<{ id: string }>("select id from mail where state = 'queued' order by created_at, id");
+  for (const { id } of rows) {
+    const state = await deliverMail(db, id, { clock }).catch((error: unknown) => {
+      if (error instanceof TryAgain) return 'queued' as const;
+      throw error;
+    });
+    if (state) count[state] += 1;
+  }
+  return count;
 }
 
 const received = () =>
@@ -55,6 +81,7 @@ beforeEach(async () => {
     await world.app.query('update asset set next_due = $1 where id = $2', [due[index] === null ? null : date(due[index]!), id]);
 });
 afterEach(async () => {
+  closeMailer();
   if (standin) {
     const gone = new Promise((resolve) => standin!.once('exit', resolve));
     standin.kill();

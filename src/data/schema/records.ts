@@ -1,4 +1,4 @@
-import { bigint, date, integer, jsonb, pgTable, smallint, text, uuid } from 'drizzle-orm/pg-core';
+import { bigint, boolean, date, integer, jsonb, pgTable, smallint, text, uuid } from 'drizzle-orm/pg-core';
 import type { CertificateContent, DocumentKind } from '@/core/certificate';
 import type { ReminderStage } from '@/core/interval/reminder-stage';
 import { bytea, instant } from './columns';
@@ -67,6 +67,28 @@ export const mail = pgTable('mail', {
   createdAt: instant('created_at').notNull(),
   sendingAt: instant('sending_at'),
   sentAt: instant('sent_at'),
+  attempts: integer('attempts').notNull().default(0),
+  nextTryAt: instant('next_try_at'),
+});
+
+/** A sheet that somebody waits for; null bytes where there is none of that model. */
+export const drawnSheet = pgTable('drawn_sheet', {
+  id: uuid('id').primaryKey(),
+  name: text('name'),
+  bytes: bytea('bytes'),
+  drawnAt: instant('drawn_at').notNull(),
+});
+
+export type HouseCheckKind = 'verify' | 'anchor' | 'backup' | 'restore' | 'disk';
+
+/** What the house found of itself. */
+export const houseCheck = pgTable('house_check', {
+  id: bigint('id', { mode: 'number' }).primaryKey().generatedAlwaysAsIdentity(),
+  kind: text('kind').$type<HouseCheckKind>().notNull(),
+  at: instant('at').notNull(),
+  tookMs: integer('took_ms').notNull(),
+  ok: boolean('ok').notNull(),
+  detail: jsonb('detail').$type<Record<string, unknown>>().notNull(),
 });
 
 export const reminder = pgTable('reminder', {

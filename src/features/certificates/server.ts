@@ -10,7 +10,8 @@ export {
   type Verification,
 } from './server/find';
 export { documentJson } from './server/json';
-export { certificatePdfOf } from './server/pdf';
+export { drawJob } from './server/draw-job';
+export { certificatePdfOf, drawAndKeep, keptPdf } from './server/pdf';
 export { certificateDefinition, drawCertificate } from './server/draw';
 export { publishedKeys, signatureHolds } from './server/sign';
 export { noticeFor } from './server/notice';

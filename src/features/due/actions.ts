@@ -1,11 +1,9 @@
 'use server';
 import * as yup from 'yup';
-import { database } from '@/data/connection';
 import { action } from '@/platform/action';
-import { systemClock } from '@/platform/clock';
 import { changePolicy } from './server/change-policy';
 import { makeReminders } from './server/reminders';
-import { sendAgain, sendQueued } from './server/send';
+import { sendAgain } from './server/outbox';
 import { keepUse } from './server/uses';
 
 const nothing = yup.object({});
@@ -14,10 +12,6 @@ const count = yup.number().typeError('A number.').integer('Whole numbers.').min(
 export const makeRemindersAction = action(
   { name: 'remind', permission: 'receive', schema: nothing, audit: () => '' },
   makeReminders,
-);
-// Sending goes outside the wrapper's transaction: every mail's state is committed on its own, so that a cut is never hidden by a rollback.
-export const sendQueuedAction = action({ name: 'sendMails', permission: 'receive', schema: nothing, audit: 'none' }, () =>
-  sendQueued(database(), () => systemClock().now()),
 );
 export const sendAgainAction = action(
   {

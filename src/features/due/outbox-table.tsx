@@ -4,7 +4,7 @@ import { Pager } from '@/ui/pager';
 import { VerdictMark } from '@/ui/verdict-mark';
 import type { VerdictState } from '@/core/record/judgement';
 import { SendAgainButton } from './remind-button';
-import type { outbox } from './server/send';
+import type { outbox } from './server/outbox';
 
 const LOOK: Record<MailState, [VerdictState, string]> = {
   queued: ['notMeasured', 'waiting'],
@@ -43,7 +43,13 @@ export function OutboxTable({
           </summary>
           {mail.problem && (
             <p className="notice mt-2 mb-1">
-              {mail.problem} {(mail.state === 'uncertain' || mail.state === 'refused') && <SendAgainButton mailId={mail.id} />}
+              {mail.problem}{' '}
+              {mail.nextTryAt && (
+                <span className="quiet">
+                  Tried {mail.attempts} {mail.attempts === 1 ? 'time' : 'times'}; again {dayTime(mail.nextTryAt, zone)}.
+                </span>
+              )}{' '}
+              {(mail.state === 'uncertain' || mail.state === 'refused') && <SendAgainButton mailId={mail.id} />}
             </p>
           )}
           <pre className="mt-2 mb-1" style={{ whiteSpace: 'pre-wrap' }}>

@@ -3,9 +3,10 @@ import { useState } from 'react';
 import { useRouter } from 'next/navigation';
 import Button from 'react-bootstrap/Button';
 import { attempt } from '@/platform/client/result';
-import { makeRemindersAction, sendAgainAction, sendQueuedAction } from './actions';
+import { say } from '@/core/words/say';
+import { makeRemindersAction, sendAgainAction } from './actions';
 
-/** Makes what is due and sends it. Pressing it twice sends nothing twice. */
+/** Makes what is due; the jobs process sends it. Pressing it twice sends nothing twice. */
 export function RemindButton() {
   const router = useRouter();
   const [busy, setBusy] = useState(false);
@@ -13,13 +14,10 @@ export function RemindButton() {
   const remind = async () => {
     setBusy(true);
     const made = await attempt(() => makeRemindersAction({}));
-    const sent = made.ok ? await attempt(() => sendQueuedAction({})) : null;
     setBusy(false);
     if (!made.ok) return setSays(made.message);
-    if (!sent?.ok) return setSays(sent?.message ?? '');
-    const { value } = sent;
     setSays(
-      `${made.value.mails} mail${made.value.mails === 1 ? '' : 's'} made for ${made.value.instruments} instruments; ${value.sent} sent${value.queued ? `, ${value.queued} waiting: the mail server can’t be reached` : ''}${value.uncertain ? `, ${value.uncertain} uncertain` : ''}${value.refused ? `, ${value.refused} refused` : ''}.`,
+      say({ code: 'remind.made', numbers: { mails: String(made.value.mails), instruments: String(made.value.instruments) } }),
     );
     router.refresh();
   };
@@ -27,7 +25,7 @@ export function RemindButton() {
     <>
       <span role="status">{says}</span>
       <Button onClick={remind} disabled={busy}>
-        {busy ? 'Sending …' : 'Send the reminders that are due'}
+        {busy ? 'Making them …' : 'Send the reminders that are due'}
       </Button>
     </>
   );
@@ -38,9 +36,8 @@ export function SendAgainButton({ mailId }: { mailId: string }) {
   const [says, setSays] = useState('');
   const again = async () => {
     const put = await attempt(() => sendAgainAction({ mailId }));
-    const sent = put.ok ? await attempt(() => sendQueuedAction({})) : put;
-    if (sent.ok) router.refresh();
-    else setSays(sent.message);
+    if (put.ok) router.refresh();
+    else setSays(put.message);
   };
   return (
     <>

@@ -3,4 +3,5 @@ export { dueAfter, keepDue, type Due } from './server/next-due';
 export { customersWithDue, dueCounts, dueList, type DueQuery, type DueWindow } from './server/due-list';
 export { keepUse, usesOfAsset, type UseRow } from './server/uses';
 export { makeReminders } from './server/reminders';
-export { outbox, sendAgain, sendQueued } from './server/send';
+export { closeMailer, deliverMail, markCutOff, TryAgain } from './server/deliver';
+export { outbox, sendAgain } from './server/outbox';

@@ -117,6 +117,10 @@ export const OFFICE = {
   'database.taken': 'Somebody else did the same at this moment: nothing was written twice. Look again.',
   'database.missing': 'What this refers to is not there any more: nothing was written. Look again.',
   'database.shape': 'A value that was sent can’t be stored: nothing was written.',
+  'remind.made':
+    '{mails, plural, =0 {Nothing is due that was not told already.} one {# mail made for {instruments, plural, one {# instrument} other {# instruments}}; it is on its way: see the outbox.} other {# mails made for {instruments, plural, one {# instrument} other {# instruments}}; they are on their way: see the outbox.}}',
+  'certificate.unknown': 'This certificate does not exist.',
+  'paper.waits': 'The paper is still being drawn. Open it again in a moment.',
   'line.network': 'Not in the networks where devices may be: this computer, and the range that whoever runs the house stated.',
   'line.forbidden': 'An administrator says where devices are.',
   'route.kind': 'Only {kinds} is taken here.',

@@ -5,6 +5,8 @@ import { contentHash } from '@/core/certificate/canonical';
 import { certificate } from '@/data/schema';
 import { nextNumber } from '@/platform/next-number';
 import type { UseCaseContext } from '@/platform/use-case';
+import { enqueue } from '@/platform/jobs';
+import { drawJob } from './draw-job';
 import { signContent } from './sign';
 
 export interface DocumentPlace {
@@ -69,5 +71,7 @@ export async function insertDocument(
     issuedAt: now,
     issuedBy: actor.name,
   });
+  // Drawn while nobody waits. What was entered with a date long past is drawn when somebody opens it.
+  if (Date.now() - now.getTime() < 86_400_000) await enqueue(tx, 'drawDocument', { certificateId: id }, drawJob(id));
   return { id, content };
 }

@@ -1,11 +1,11 @@
-import { randomUUID } from 'node:crypto';
 import { and, desc, eq, lt } from 'drizzle-orm';
 import { draftNotice, type NoticeDraft } from '@/core/certificate/notice';
 import { say } from '@/core/words/say';
 import type { Transaction } from '@/data/connection';
-import { customer, customerNotice, mail, runSummary } from '@/data/schema';
+import { customer, customerNotice, runSummary } from '@/data/schema';
 import { loadRun, type LoadedRun } from '@/features/bench/server';
 import { dateIn } from '@/platform/clock';
+import { hostOf, putMails, type Letter } from '@/platform/put-mail';
 import { readSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
 import { ownedAsset } from './owned-asset';
@@ -52,17 +52,12 @@ async function draftFor(
 export async function releaseNotice({ tx, now, actor }: UseCaseContext, loaded: LoadedRun, body: string): Promise<void> {
   const draft = await draftFor(tx, loaded);
   if (!draft) return;
-  const id = randomUUID();
-  if (draft.recipient)
-    await tx.insert(mail).values({
-      id,
-      customerId: loaded.row.customerId,
-      recipient: draft.recipient,
-      subject: draft.subject,
-      body,
-      messageId: `<${id}@werkbank.notice>`,
-      createdAt: now,
-    });
+  const [mailId = null] = await post(tx, now, {
+    customerId: loaded.row.customerId,
+    recipient: draft.recipient,
+    subject: draft.subject,
+    body,
+  });
   await tx
     .insert(customerNotice)
     .values({
@@ -74,7 +69,7 @@ export async function releaseNotice({ tx, now, actor }: UseCaseContext, loaded: 
       facts: draft.facts,
       releasedAt: now,
       releasedBy: actor.name,
-      mailId: draft.recipient ? id : null,
+      mailId,
     })
     .onConflictDoNothing();
 }
@@ -82,17 +77,13 @@ export async function releaseNotice({ tx, now, actor }: UseCaseContext, loaded: 
 /** The customer of a document is told in plain words that it changed. Without a mail address the office sees it in the outbox of letters. */
 async function tell({ tx, now }: UseCaseContext, customerId: string, subject: string, body: string): Promise<void> {
   const [owner] = await tx.select().from(customer).where(eq(customer.id, customerId));
-  if (!owner?.email) return;
-  const id = randomUUID();
-  await tx.insert(mail).values({
-    id,
-    customerId,
-    recipient: owner.email,
-    subject,
-    body,
-    messageId: `<${id}@werkbank.notice>`,
-    createdAt: now,
-  });
+  await post(tx, now, { customerId, recipient: owner?.email ?? '', subject, body });
+}
+
+/** Into the outbox, where there is a mail address. */
+async function post(tx: Transaction, now: Date, letter: Letter): Promise<string[]> {
+  if (!letter.recipient) return [];
+  return putMails(tx, [letter], { now, kind: 'notice', host: hostOf((await readSettings(tx)).mailFrom) });
 }
 
 /** A revision replaces what the customer holds: named, with its reason. */

@@ -1,5 +1,5 @@
 import { addDays, addMonths, endOfMonth, format, parseISO, startOfMonth } from 'date-fns';
-import { and, eq, gte, isNotNull, lt, lte, sql } from 'drizzle-orm';
+import { and, eq, gte, isNotNull, lte, sql } from 'drizzle-orm';
 import type { Database, Transaction } from '@/data/connection';
 import { asset, customer, instrumentModel } from '@/data/schema';
 import { isId } from '@/platform/shape';
@@ -101,31 +101,4 @@ export async function customersWithDue(tx: Transaction) {
     .from(customer)
     .innerJoin(asset, and(eq(asset.customerId, customer.id), isNotNull(asset.nextDue)))
     .orderBy(customer.name);
-}
-
-/** All assets due on or before a day, customer by customer: what the reminders look at. */
-export async function dueUntil(tx: Transaction, day: string) {
-  return tx
-    .select({
-      id: asset.id,
-      nextDue: asset.nextDue,
-      maker: asset.maker,
-      model: instrumentModel.name,
-      serial: asset.serial,
-      tag: asset.tag,
-      customer,
-    })
-    .from(asset)
-    .innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id))
-    .innerJoin(customer, eq(asset.customerId, customer.id))
-    .where(
-      and(
-        isNotNull(asset.nextDue),
-        eq(asset.status, 'inUse'),
-        lt(asset.nextDue, day),
-        eq(customer.wantsReminders, true),
-        sql`${customer.email} <> ''`,
-      ),
-    )
-    .orderBy(customer.name, asset.nextDue, asset.id);
 }

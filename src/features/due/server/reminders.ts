@@ -1,39 +1,31 @@
 import { randomUUID } from 'node:crypto';
-import { addDays, format, parseISO } from 'date-fns';
-import { inArray } from 'drizzle-orm';
+import { format, parseISO } from 'date-fns';
+import { and, eq, isNotNull, isNull, lte, ne, sql } from 'drizzle-orm';
 import { reminderStage, type ReminderStage } from '@/core/interval/reminder-stage';
-import { mail, reminder } from '@/data/schema';
+import type { Transaction } from '@/data/connection';
+import { asset, customer, instrumentModel, reminder } from '@/data/schema';
 import { dateIn } from '@/platform/clock';
+import { hostOf, putMails } from '@/platform/put-mail';
 import { readSettings, type WorkshopSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
-import { dueUntil } from './due-list';
 
-type Row = Awaited<ReturnType<typeof dueUntil>>[number];
+type Row = Awaited<ReturnType<typeof dueUntold>>[number];
 interface Line {
   row: Row;
   stage: ReminderStage;
 }
 
+/** Rows a statement: PostgreSQL takes 65,535 values at once. */
+const BATCH = 2000;
+
 /**
  * Writes the reminder mails that are due today, one a customer, and books every (instrument, due date, stage) once: running it again makes nothing twice.
- * The mails are only queued here; sending is `sendQueued`.
+ * The mails are left to the jobs process, in the same transaction.
  */
 export async function makeReminders({ tx, now }: UseCaseContext): Promise<{ mails: number; instruments: number }> {
   const settings = await readSettings(tx);
   const today = dateIn(settings.zone, now);
-  const rows = await dueUntil(tx, format(addDays(parseISO(today), settings.remindAheadDays + 1), 'yyyy-MM-dd'));
-  const booked = rows.length
-    ? await tx
-        .select()
-        .from(reminder)
-        .where(
-          inArray(
-            reminder.assetId,
-            rows.map((row) => row.id),
-          ),
-        )
-    : [];
-  const seen = new Set(booked.map((entry) => `${entry.assetId}/${entry.dueOn}/${entry.stage}`));
+  const rows = await dueUntold(tx, today, settings);
   const lines = rows.flatMap((row): Line[] => {
     const stage = reminderStage({
       due: row.nextDue!,
@@ -41,32 +33,72 @@ export async function makeReminders({ tx, now }: UseCaseContext): Promise<{ mail
       aheadDays: settings.remindAheadDays,
       afterDays: settings.remindAfterDays,
     });
-    return stage && !seen.has(`${row.id}/${row.nextDue}/${stage}`) ? [{ row, stage }] : [];
+    return stage ? [{ row, stage }] : [];
   });
-  const byCustomer = groupByCustomer(lines);
-  let instruments = 0;
-  for (const [customerId, group] of byCustomer) {
-    const id = randomUUID();
-    // The row of the reminder is the lock: whoever books first sends, a second process finds it taken.
-    await tx.insert(mail).values({
+  const letters = [...groupByCustomer(lines).values()].map((group) => ({
+    id: randomUUID(),
+    group,
+    customerId: group[0]!.row.customer.id,
+  }));
+  await putMails(
+    tx,
+    letters.map(({ id, group, customerId }) => ({
       id,
       customerId,
       recipient: group[0]!.row.customer.email,
       ...text(group, settings),
-      messageId: `<reminder-${id}@${settings.mailFrom.split('@')[1] ?? 'localhost'}>`,
-      createdAt: now,
-    });
-    await tx
-      .insert(reminder)
-      .values(group.map(({ row, stage }) => ({ assetId: row.id, customerId, dueOn: row.nextDue!, stage, mailId: id })));
-    instruments += group.length;
-  }
-  return { mails: byCustomer.size, instruments };
+    })),
+    { now, kind: 'reminder', host: hostOf(settings.mailFrom) },
+  );
+  const booked = letters.flatMap(({ id, group, customerId }) =>
+    group.map(({ row, stage }) => ({ assetId: row.id, customerId, dueOn: row.nextDue!, stage, mailId: id })),
+  );
+  // The row of the reminder is the lock: whoever books first sends, a second process finds it taken.
+  for (const part of chunk(booked, BATCH)) await tx.insert(reminder).values(part);
+  return { mails: letters.length, instruments: booked.length };
+}
+
+/** All that is due and was not told in its stage, customer by customer. */
+async function dueUntold(tx: Transaction, today: string, { remindAheadDays, remindAfterDays }: WorkshopSettings) {
+  const stage = sql`case when ${asset.nextDue} <= ${today}::date - ${remindAfterDays}::int then 'after' when ${asset.nextDue} <= ${today}::date then 'at' else 'ahead' end`;
+  return tx
+    .select({
+      id: asset.id,
+      nextDue: asset.nextDue,
+      maker: asset.maker,
+      model: instrumentModel.name,
+      serial: asset.serial,
+      tag: asset.tag,
+      customer: { id: customer.id, name: customer.name, contact: customer.contact, email: customer.email },
+    })
+    .from(asset)
+    .innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id))
+    .innerJoin(customer, eq(asset.customerId, customer.id))
+    .leftJoin(reminder, and(eq(reminder.assetId, asset.id), eq(reminder.dueOn, asset.nextDue), eq(reminder.stage, stage)))
+    .where(
+      and(
+        isNotNull(asset.nextDue),
+        eq(asset.status, 'inUse'),
+        lte(asset.nextDue, sql`${today}::date + ${remindAheadDays}::int`),
+        eq(customer.wantsReminders, true),
+        ne(customer.email, ''),
+        isNull(reminder.id),
+      ),
+    )
+    .orderBy(customer.name, customer.id, asset.nextDue, asset.id);
+}
+
+function* chunk<T>(all: T[], size: number): Generator<T[]> {
+  for (let at = 0; at < all.length; at += size) yield all.slice(at, at + size);
 }
 
 function groupByCustomer(lines: Line[]): Map<string, Line[]> {
   const groups = new Map<string, Line[]>();
-  for (const line of lines) groups.set(line.row.customer.id, [...(groups.get(line.row.customer.id) ?? []), line]);
+  for (const line of lines) {
+    const group = groups.get(line.row.customer.id);
+    if (group) group.push(line);
+    else groups.set(line.row.customer.id, [line]);
+  }
   return groups;
 }
 

@@ -1,0 +1,78 @@
+import { Logger, parseCronItems, run } from 'graphile-worker';
+import { closeDatabase, database } from '@/data/connection';
+import { closeMailer, markCutOff } from '@/features/due/server';
+import { closeChangeStream } from '@/platform/change-stream';
+import { systemClock } from '@/platform/clock';
+import { log } from '@/platform/log';
+import { Pool } from 'pg';
+import { isLater, TASKS } from './jobs/tasks';
+
+/**
+ * The jobs process: mails, drawings, the night's work. Works the queue off under a role of its own (JOBS_DATABASE_URL); what the jobs do to the records they do as the application. Several may stand side by side.
+ */
+const AT_ONCE = Number(process.env.WERKBANK_JOBS_AT_ONCE ?? 3);
+/** A job that is held for so long belongs to a process that died: the longest takes a minute. The night's work is left alone. */
+const DEAD_AFTER_MINUTES = 5;
+const SWEEP_MS = 60_000;
+
+const queue = new Pool({ connectionString: process.env.JOBS_DATABASE_URL, max: AT_ONCE + 2 });
+queue.on('error', () => undefined);
+
+const runner = await run({
+  pgPool: queue,
+  concurrency: AT_ONCE,
+  noHandleSignals: true,
+  pollInterval: 2000,
+  taskList: TASKS,
+  // At night by the machine's clock; one that was missed while the machine was off is made up for.
+  parsedCronItems: parseCronItems([
+    {
+      task: 'nightly',
+      match: process.env.WERKBANK_NIGHTLY ?? '20 2 * * *',
+      options: { backfillPeriod: 86_400_000, maxAttempts: 3, jobKey: 'nightly' },
+    },
+  ]),
+  logger: new Logger(() => (level, message, meta) => {
+    if (level === 'error' && !isLater(meta?.error)) log.error({ err: meta?.error, job: meta?.job }, message);
+  }),
+});
+
+async function sweep(): Promise<void> {
+  try {
+    await markCutOff(database(), systemClock().now());
+    await queue.query(
+      `select graphile_worker.force_unlock_workers(array_agg(distinct j.locked_by))
+       from graphile_worker._private_jobs j join graphile_worker._private_tasks t on t.id = j.task_id
+       where j.locked_at < now() - make_interval(mins => $1) and t.identifier not in ('nightly', 'backup')
+       having count(*) > 0`,
+      [DEAD_AFTER_MINUTES],
+    );
+  } catch (error) {
+    log.warn({ error: String(error) }, 'jobs could not look for what was left behind');
+  }
+}
+const sweeping = setInterval(() => void sweep(), SWEEP_MS);
+void sweep();
+log.info({ atOnce: AT_ONCE }, 'jobs process started');
+
+let stopping = false;
+async function stop(): Promise<void> {
+  if (stopping) return;
+  stopping = true;
+  clearInterval(sweeping);
+  await runner.stop().catch(() => undefined);
+  closeMailer();
+  await closeChangeStream();
+  await closeDatabase();
+  await queue.end();
+  process.exit(0);
+}
+for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => void stop());
+// It ended by itself: whoever started it starts it again.
+runner.promise.then(
+  () => (stopping ? undefined : process.exit(1)),
+  (error: unknown) => {
+    log.fatal({ err: error }, 'the jobs process ends');
+    process.exit(1);
+  },
+);

@@ -1,0 +1,38 @@
+import type { JobHelpers, TaskList } from 'graphile-worker';
+import * as yup from 'yup';
+import { database } from '@/data/connection';
+import { drawAndKeep, drawJob } from '@/features/certificates/server';
+import { deliverMail, TryAgain } from '@/features/due/server';
+import { drawBlankSheet, sheetJob } from '@/features/paper/server';
+import { systemClock } from '@/platform/clock';
+import { tellDone } from '@/platform/jobs';
+import { nightly } from './nightly';
+
+const id = yup.string().uuid().required();
+const mailSchema = yup.object({ mailId: id });
+const drawSchema = yup.object({ certificateId: id });
+const sheetSchema = yup.object({ sheetId: id, modelId: id, assetId: yup.string().uuid().optional().default(undefined) });
+const now = () => systemClock().now();
+
+/** What the jobs process can do. Each is a thin shell around a use case; what it is told is validated as everything else that is read. */
+export const TASKS: TaskList = {
+  mail: async (payload, helpers) => {
+    const { mailId } = await mailSchema.validate(payload);
+    await deliverMail(database(), mailId, { clock: now, last: isLast(helpers) });
+  },
+  drawDocument: async (payload) => {
+    const { certificateId } = await drawSchema.validate(payload);
+    await drawAndKeep(database(), certificateId, now());
+    await tellDone(database(), drawJob(certificateId).key);
+  },
+  drawSheet: async (payload) => {
+    const { assetId, ...rest } = await sheetSchema.validate(payload);
+    await drawBlankSheet(database(), { ...rest, ...(assetId ? { assetId } : {}) }, now());
+    await tellDone(database(), sheetJob(rest.sheetId));
+  },
+  nightly: () => nightly(),
+};
+
+const isLast = ({ job }: JobHelpers): boolean => job.attempts >= job.max_attempts;
+/** What is only "later" is no fault of ours: the log says so in a line. */
+export const isLater = (error: unknown): boolean => error instanceof TryAgain;
