@@ -26,7 +26,7 @@ declare module '*/scripts/lib/supervisor.mjs' {
   import type { ChildProcess } from 'node:child_process';
   import type { Cluster } from '*/scripts/lib/cluster.mjs';
   type Begin = (onExit: (code: number | null, signal: string | null) => void) => ChildProcess;
-  export function supervisor(options?: { say?: (text: string) => void }): {
+  export function supervisor(options?: { say?: (text: string) => void; lookEveryMs?: number }): {
     keep(name: string, begin: Begin, options?: { alive?: string }): void;
     keepCluster(cluster: Cluster): void;
     stop(): Promise<void>;

@@ -9,7 +9,7 @@ const STEADY_MS = 60_000;
 const LOOK_EVERY_MS = 2000;
 const DEAF_AFTER = 6;
 
-export function supervisor({ say = console.log } = {}) {
+export function supervisor({ say = console.log, lookEveryMs = LOOK_EVERY_MS } = {}) {
   let stopping = false;
   const timers = new Set();
 
@@ -41,7 +41,7 @@ export function supervisor({ say = console.log } = {}) {
       const mine = child();
       if (!mine) return void ([deaf, heard] = [0, false]);
       try {
-        const answer = await fetch(address, { signal: AbortSignal.timeout(LOOK_EVERY_MS * 2) });
+        const answer = await fetch(address, { signal: AbortSignal.timeout(lookEveryMs * 2) });
         await answer.arrayBuffer();
         [deaf, heard] = [0, true];
       } catch {
@@ -52,7 +52,7 @@ export function supervisor({ say = console.log } = {}) {
         [deaf, heard] = [0, false];
         mine.kill('SIGKILL');
       }
-    }, LOOK_EVERY_MS * 2);
+    }, lookEveryMs * 2);
     timers.add(timer);
   }
 
@@ -65,7 +65,7 @@ export function supervisor({ say = console.log } = {}) {
       say('PostgreSQL ended: started again');
       await startCluster(cluster).catch((error) => say(`PostgreSQL could not be started: ${error.message}`));
       busy = false;
-    }, LOOK_EVERY_MS);
+    }, lookEveryMs);
     timers.add(timer);
   }
 

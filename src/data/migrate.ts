@@ -3,12 +3,13 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { Client } from 'pg';
+import { keepKey } from './keep-key';
 import { prepareQueue } from './queue';
 
 const FOLDER = fileURLToPath(new URL('./migrations', import.meta.url));
 
 /** Runs the numbered SQL files that this database has not seen, each in its own transaction, as the owner. A file that was changed after it ran is refused by name. */
-export async function migrate(address: string): Promise<string[]> {
+export async function migrate(address: string, { publicKey }: { publicKey?: string | undefined } = {}): Promise<string[]> {
   const client = new Client({ connectionString: address });
   await client.connect();
   try {
@@ -39,6 +40,8 @@ export async function migrate(address: string): Promise<string[]> {
       await client.query('commit');
       ran.push(name);
     }
+    await client.query('select state_changed_shapes()');
+    if (publicKey) await keepKey(client, publicKey);
     return ran;
   } finally {
     await client.end();
@@ -46,5 +49,5 @@ export async function migrate(address: string): Promise<string[]> {
 }
 
 if (process.argv[1] && fileURLToPath(import.meta.url) === process.argv[1]) {
-  await migrate(process.env.OWNER_DATABASE_URL ?? '');
+  await migrate(process.env.OWNER_DATABASE_URL ?? '', { publicKey: process.env.WERKBANK_PUBLIC_KEY });
 }

@@ -1,11 +1,12 @@
 import type { InferType, Schema } from 'yup';
 import { database, type Transaction } from '@/data/connection';
+import { asActor } from './as-actor';
 import { recordAudit } from './audit';
 import { systemClock } from './clock';
 import { toFailure, type Failure } from './failure';
 import { may, type Permission } from './permission';
 import { currentActor } from './session';
-import { refuseMisshapen } from './shape';
+import { parse } from './shape';
 import type { UseCaseContext } from './use-case';
 
 export type ActionResult<T> = { ok: true; value: T } | Failure;
@@ -45,14 +46,14 @@ export function action<S extends Schema, T>(
         );
         return { ok: false, code: 'notAllowed', message: `A ${actor!.role} can’t do this.`, fields: {}, status: 403 };
       }
-      refuseMisshapen(raw);
-      const input = (await options.schema.validate(raw, { abortEarly: false, stripUnknown: true })) as InferType<S>;
+      const input = await parse(options.schema, raw);
       if (options.transaction === false) {
         const context = { tx: database() as unknown as Transaction, actor: actor ?? NOBODY, now };
         return { ok: true, value: await work(context, input) };
       }
       const value = await database().transaction(async (tx) => {
         const context = { tx, actor: actor ?? NOBODY, now };
+        await asActor(tx, context.actor, options.name);
         const result = await work(context, input);
         if (options.audit !== 'none') await recordAudit(context, options.name, options.audit(input));
         return result;

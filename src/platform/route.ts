@@ -1,6 +1,7 @@
 import { database, type Transaction } from '@/data/connection';
 import type { Actor } from '@/core/record/event';
 import { say } from '@/core/words/say';
+import { asActor } from './as-actor';
 import { recordAudit } from './audit';
 import { systemClock } from './clock';
 import { toFailure } from './failure';
@@ -50,7 +51,10 @@ export function route(
       refuseMisshapen([params, [...new URL(request.url).searchParams]]);
       const context = { actor: actor ?? { id: '', name: '', role: 'counter' as const }, now, params, request };
       if (options.transaction === false) return await handler({ ...context, tx: database() as unknown as Transaction });
-      return await database().transaction((tx) => handler({ ...context, tx }));
+      return await database().transaction(async (tx) => {
+        if (request.method !== 'GET') await asActor(tx, context.actor, options.name);
+        return handler({ ...context, tx });
+      });
     } catch (error) {
       const failure = toFailure(error, options.name);
       return Response.json(failure, { status: failure.status });

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { isId, readJson, refuseMisshapen } from './shape';
+import * as yup from 'yup';
+import { isId, parse, readJson, refuseMisshapen } from './shape';
 
 const deep = (levels: number): unknown => (levels ? { a: deep(levels - 1) } : 1);
 const body = (text: string) => readJson(new Request('http://127.0.0.1/', { method: 'POST', body: text }), 200);
@@ -28,6 +29,12 @@ describe('what no page of ours sends', () => {
     await expect(body('')).rejects.toMatchObject({ status: 400 });
     await expect(body(`"${'x'.repeat(300)}"`)).rejects.toMatchObject({ status: 413 });
     expect(await body('{"a":1}')).toEqual({ a: 1 });
+  });
+  it('an object where text is meant', async () => {
+    const schema = yup.object({ name: yup.string().trim().required('A name.') });
+    await expect(parse(schema, { name: { a: 1 } })).rejects.toMatchObject({ status: 400 });
+    await expect(parse(schema, { name: '' })).rejects.toMatchObject({ errors: ['A name.'] });
+    expect(await parse(schema, { name: ' a ', more: 1 })).toEqual({ name: 'a' });
   });
   it('36 dashes are no id', () => {
     expect(isId('-'.repeat(36))).toBe(false);

@@ -67,7 +67,7 @@ describe('verify', () => {
     await world.superuser.query('create table if not exists kept as select * from run_event where false');
     const faults = await tampered(
       `with gone as (delete from run_event where run_id = '${row.run_id}' and seq = ${row.seq} returning *) insert into kept select * from gone`,
-      'insert into run_event select * from kept',
+      'insert into run_event overriding system value select * from kept',
     );
     expect(faults.some((fault) => fault.includes(`event ${row.seq + 1}: does not follow`))).toBe(true);
   });
@@ -82,6 +82,7 @@ describe('verify', () => {
     ).toEqual([
       `certificate ${row.number}: its content does not match its hash`,
       `certificate ${row.number}: its signature does not hold`,
+      `certificate ${row.id}: it is not what it was last changed to`,
     ]);
     // The next document carries this one's hash: it no longer follows.
     const faults = await tampered(`update certificate set hash = repeat('0', 64) where id = '${row.id}'`, undo);
@@ -108,9 +109,14 @@ describe('verify', () => {
       await tampered(
         `insert into signing_key (id, public_key, created_at) values ('${kid}', '${pem}', now());
          update certificate set content = '${text}', hash = '${contentHash(forged)}', signature = '${jws.protected}..${jws.signature}', key_id = '${kid}' where id = '${row.id}'`,
-        `update certificate set content = '${row.content.replace(/'/g, "''")}', hash = '${row.hash}', signature = '${row.signature}', key_id = '${row.key_id}' where id = '${row.id}'`,
+        `update certificate set content = '${row.content.replace(/'/g, "''")}', hash = '${row.hash}', signature = '${row.signature}', key_id = '${row.key_id}' where id = '${row.id}';
+         delete from signing_key where id = '${kid}'`,
       ),
-    ).toEqual([`certificate ${row.number}: it is signed by a key that is not in the workshop’s key file`]);
+    ).toEqual([
+      `certificate ${row.number}: it is signed by a key that is not in the workshop’s key file`,
+      `certificate ${row.id}: it is not what it was last changed to`,
+      `signing_key ${kid}: it is there, and nobody made it`,
+    ]);
   });
   it('finds a certificate that is missing from the numbers, and a changed audit entry', async () => {
     const {

@@ -13,6 +13,7 @@ import { putPolicy } from '@/features/due/server';
 import { addUser } from '@/features/office/server';
 import { confirmRemembered } from '@/features/budgets/server';
 import { referenceSnapshot, referenceSnapshots } from '@/features/shelf/server';
+import { keepKey } from '@/data/keep-key';
 import { closeChangeStream } from '@/platform/change-stream';
 import { writeSettings } from '@/platform/settings';
 import { MODELS, WORKSHOP } from '@/processes/seed/catalogue';
@@ -94,6 +95,9 @@ export async function openWorld(): Promise<World> {
   const app = new Pool({ connectionString: appAddress, max: 40 });
   const db = drizzle(app, { schema });
   const su = new Pool({ connectionString: superuser.replace(/\/postgres$/, `/${name}`), max: 2 });
+  const owner = await su.connect();
+  await keepKey(owner as never, pair.publicKey.export({ type: 'spki', format: 'pem' }).toString());
+  owner.release();
   const now = new Date();
   const counter: Actor = { id: 'u-counter', name: 'Counter', role: 'counter' };
   const ids = await db.transaction(async (tx) => {

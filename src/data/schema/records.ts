@@ -116,3 +116,26 @@ export const audit = pgTable('audit', {
   previousHash: text('previous_hash').notNull(),
   hash: text('hash').notNull(),
 });
+
+/** Every change of what is no chain itself, written by the database. */
+export const changeLog = pgTable('change_log', {
+  id: bigint('id', { mode: 'number' }).primaryKey().generatedAlwaysAsIdentity(),
+  at: instant('at').notNull(),
+  actor: jsonb('actor').$type<{ id: string; name: string; role: string }>().notNull(),
+  door: text('door').notNull(),
+  tableName: text('table_name').notNull(),
+  rowKey: text('row_key').notNull(),
+  kind: text('kind').$type<'there' | 'made' | 'changed' | 'taken'>().notNull(),
+  before: jsonb('before').$type<Record<string, unknown>>(),
+  after: jsonb('after').$type<Record<string, unknown>>(),
+  digest: text('digest').notNull(),
+  hash: text('hash').notNull(),
+});
+
+/** Which tables the change log follows, how, and by which key. */
+export const changeKept = pgTable('change_kept', {
+  tableName: text('table_name').primaryKey(),
+  manner: text('manner').$type<'whole' | 'digest'>().notNull(),
+  keyColumns: text('key_columns').array().notNull(),
+  shape: text('shape').notNull().default(''),
+});

@@ -139,6 +139,8 @@ export const runEvent = pgTable(
     data: jsonb('data').$type<object>().notNull(),
     previousHash: text('previous_hash').notNull(),
     hash: text('hash').notNull(),
+    /** The order in which events came, over all runs. */
+    ord: bigint('ord', { mode: 'number' }).notNull().generatedAlwaysAsIdentity(),
   },
   (table) => [primaryKey({ columns: [table.runId, table.seq] })],
 );

@@ -6,5 +6,7 @@ export { placeTicket } from './server/place-ticket';
 export { recordRun, startRun } from './server/start-run';
 export { board, type Board, type BoardTicket } from './server/board';
 export { runView, type RunView } from './server/run-view';
+export { bookingOf, resultRows, summaryRow } from './server/derived';
+export { probeRows } from './server/keep-probes';
 export { eventHash, loadRun, storedEvent, toEvent, type LoadedRun } from './server/run-store';
 export { keysOfModel, modelKeysCsv, writeModelKey } from './server/model-keys';

@@ -13,5 +13,5 @@ export { documentJson } from './server/json';
 export { drawJob } from './server/draw-job';
 export { certificatePdfOf, drawAndKeep, keptPdf } from './server/pdf';
 export { certificateDefinition, drawCertificate } from './server/draw';
-export { publishedKeys, signatureHolds } from './server/sign';
+export { ownKey, publishedKeys, signatureHolds, type PublicKey } from './server/sign';
 export { noticeFor } from './server/notice';

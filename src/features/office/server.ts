@@ -1,3 +1,5 @@
 export { addUser, listAudit, listUsers, setUserActive } from './server/people';
 export { chooseWay, listWays } from './server/ways';
-export { verifyRecords, type VerifyReport } from './server/verify-records';
+export { verifyRecords } from './server/verify/verify-records';
+export { makeAnchor, readAnchor, type Anchor } from './server/verify/anchor';
+export type { VerifyReport } from './server/verify/report';

@@ -1,6 +1,7 @@
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
 import { RateLimiterMemory } from 'rate-limiter-flexible';
 import { networkOf, PEER_HEADER, peerAddressBy } from '@/platform/peer-address';
+import { sayWhatWasSent } from './sent-actions';
 import { isPublicDoor } from './public-doors';
 
 type Handler = (request: IncomingMessage, response: ServerResponse) => Promise<void>;
@@ -46,6 +47,7 @@ export function listener({ kind, trustedProxies, handle, onError }: Options): {
       streams.add(response);
       response.once('close', () => streams.delete(response));
     }
+    sayWhatWasSent(request, response);
     await handle(request, response);
   }
   const mayAsk = (network: string) =>

@@ -1,7 +1,7 @@
 import * as yup from 'yup';
 import { holdHand } from '@/features/lines/server';
 import { route } from '@/platform/route';
-import { readJson } from '@/platform/shape';
+import { parse, readJson } from '@/platform/shape';
 
 const schema = yup.object({
   run: yup.string().uuid().required(),
@@ -11,5 +11,5 @@ const schema = yup.object({
 
 /** Which screen captures: kept by saying so again, taken over on demand. */
 export const POST = route({ permission: 'bench', name: '/api/hand' }, async ({ tx, actor, now, request }) =>
-  Response.json(await holdHand({ tx, actor, now }, await schema.validate(await readJson(request)))),
+  Response.json(await holdHand({ tx, actor, now }, await parse(schema, await readJson(request)))),
 );

@@ -121,6 +121,7 @@ export const OFFICE = {
     '{mails, plural, =0 {Nothing is due that was not told already.} one {# mail made for {instruments, plural, one {# instrument} other {# instruments}}; it is on its way: see the outbox.} other {# mails made for {instruments, plural, one {# instrument} other {# instruments}}; they are on their way: see the outbox.}}',
   'certificate.unknown': 'This certificate does not exist.',
   'paper.waits': 'The paper is still being drawn. Open it again in a moment.',
+  'people.ownRole': 'Nobody changes their own role: another administrator does.',
   'line.network': 'Not in the networks where devices may be: this computer, and the range that whoever runs the house stated.',
   'line.forbidden': 'An administrator says where devices are.',
   'route.kind': 'Only {kinds} is taken here.',

@@ -7,7 +7,7 @@ import { asc, and, eq, gt } from 'drizzle-orm';
 import { runEvent } from '@/data/schema';
 import type { UseCaseContext } from '@/platform/use-case';
 import { say } from '@/core/words/say';
-import { isId } from '@/platform/shape';
+import { isId, parse } from '@/platform/shape';
 import { giveCommand } from './give-command';
 import { toEvent } from './run-store';
 
@@ -32,7 +32,7 @@ export async function benchCommand(
   context: UseCaseContext,
   body: unknown,
 ): Promise<{ ok: true; events: RunEvent[] } | { ok: false; refusal: Refusal }> {
-  const parcel = await parcelSchema.validate(body, { abortEarly: false });
+  const parcel = await parse(parcelSchema, body);
   const command = parseCommand((body as { command: unknown }).command);
   if (command.type === 'approve' || command.type === 'sendBack')
     return { ok: false, refusal: refuse('notHere', 'Approval has its own page.') };

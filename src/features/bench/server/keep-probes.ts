@@ -12,14 +12,32 @@ export async function keepProbes(
   state: RunState,
   procedure: Procedure,
 ): Promise<void> {
-  if (state.status !== 'finished' && state.status !== 'approved') return;
+  for (const one of probeRows(row, state, procedure)) {
+    const { runId, channel, assetId, ...values } = one;
+    await tx
+      .insert(probeCalibration)
+      .values({ runId, channel, assetId, ...values })
+      .onConflictDoUpdate({ target: [probeCalibration.runId, probeCalibration.channel], set: values });
+  }
+}
+
+/** The same, worked out from the run alone. */
+export function probeRows(
+  row: Pick<typeof run.$inferSelect, 'id' | 'assetId'>,
+  state: RunState,
+  procedure: Procedure,
+): (typeof probeCalibration.$inferInsert)[] {
+  if (state.status !== 'finished' && state.status !== 'approved') return [];
   const results = probeResults({ procedure, state }).filter((one) => one.kind !== 'temperature' && one.points.length > 0);
   const summary = results.length ? summarise(procedure, state) : null;
-  for (const { channel, segments, points, care, ...rest } of results) {
+  return results.map(({ channel, segments, points, care, ...rest }) => {
     const states = summary!.lines
       .filter((one) => one.channel === channel && one.asked.left)
       .map((one) => (!one.left || one.left.verdict === 'notJudged' ? 'notMeasured' : one.left.verdict));
-    const values = {
+    return {
+      runId: row.id,
+      channel,
+      assetId: row.assetId,
       ...rest,
       segments,
       points,
@@ -29,9 +47,5 @@ export async function keepProbes(
         (['outside', 'notMeasured', 'cannotTell'] as const).find((one) => states.includes(one)) ??
         (states.length ? ('within' as const) : ('notMeasured' as const)),
     };
-    await tx
-      .insert(probeCalibration)
-      .values({ runId: row.id, channel, assetId: row.assetId, ...values })
-      .onConflictDoUpdate({ target: [probeCalibration.runId, probeCalibration.channel], set: values });
-  }
+  });
 }

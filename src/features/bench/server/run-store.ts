@@ -7,11 +7,11 @@ import { lift } from '@/core/run/lift';
 import { apply, reduce } from '@/core/run/reduce';
 import type { RunState } from '@/core/record/state';
 import { summarise } from '@/core/results/summary';
-import type { Judged } from '@/core/results/judged';
 import type { Transaction } from '@/data/connection';
 import { asset, channelResult, procedureVersion, referenceBooking, run, runCommand, runEvent, runSummary } from '@/data/schema';
 import type { UseCaseContext } from '@/platform/use-case';
 import { isId } from '@/platform/shape';
+import { bookingOf, resultRows, summaryRow } from './derived';
 import { keepProbes } from './keep-probes';
 
 const FIRST_HASH = '0'.repeat(64);
@@ -167,25 +167,6 @@ async function insertEvents(tx: Transaction, rows: StoredEvent[]): Promise<void>
     (run_id uuid, seq integer, version smallint, type text, command text, occurred_at timestamptz, recorded_at timestamptz, actor jsonb, source text, step text, iteration smallint, data jsonb, previous_hash text, hash text)`);
 }
 
-/** Gas off books its litres to the bottle that was open; the first dip books the dose that was poured. */
-function bookingOf(event: RunEvent, state: RunState, runId: string): (typeof referenceBooking.$inferInsert)[] {
-  if (event.type !== 'stimulusChanged' || !event.data.litres || Number(event.data.litres) <= 0) return [];
-  const binding = state.stimuli.find((span) => (event.data.on ? span.onSeq : span.offSeq) === event.seq)?.binding;
-  const bottle = state.bindings.find((candidate) => candidate.seq === binding)?.reference.id;
-  return bottle
-    ? [
-        {
-          referenceId: bottle,
-          runId,
-          seq: event.seq,
-          litres: event.data.litres,
-          at: new Date(event.occurredAt),
-          by: event.actor.name,
-        },
-      ]
-    : [];
-}
-
 /** A bump is a state of its own on the instrument's card, beside its calibration. */
 async function keepBump(tx: Transaction, assetId: string, events: RunEvent[]): Promise<void> {
   const last = events.findLast((event) => event.type === 'bumped');
@@ -198,58 +179,12 @@ async function keepBump(tx: Transaction, assetId: string, events: RunEvent[]): P
 
 async function keepSummary(tx: Transaction, row: typeof run.$inferSelect, state: RunState, procedure: Procedure): Promise<void> {
   const summary = summarise(procedure, state);
-  const instant = (text: string | null) => (text ? new Date(text) : null);
-  const values = {
-    lastSeq: state.seq,
-    status: state.status,
-    asFound: summary.asFound,
-    asLeft: summary.asLeft,
-    adjusted: summary.adjusted,
-    practice: state.started?.practice ?? false,
-    startedAt: instant(state.startedAt)!,
-    finishedAt: instant(state.finishedAt),
-    approvedAt: instant(state.approvedAt),
-    technician: state.technician?.name ?? '',
-  };
+  const { runId, assetId, customerId, ...values } = summaryRow(row, state, summary);
   await tx
     .insert(runSummary)
-    .values({ runId: row.id, assetId: row.assetId, customerId: row.customerId, ...values })
+    .values({ runId, assetId, customerId, ...values })
     .onConflictDoUpdate({ target: runSummary.runId, set: values });
   await tx.delete(channelResult).where(eq(channelResult.runId, row.id));
-  if (summary.lines.length === 0) return;
-  await tx.insert(channelResult).values(
-    summary.lines.map((line) => ({
-      runId: row.id,
-      channel: line.channel,
-      point: line.point,
-      assetId: row.assetId,
-      label: line.label,
-      measurand: line.measurand,
-      unit: line.unit,
-      ...side('found', line.found),
-      ...side('left', line.left),
-      adjusted: line.adjusted,
-      at: instant(state.startedAt)!,
-    })),
-  );
-}
-
-type Side = 'found' | 'left';
-type Figure = 'Text' | 'Reference' | 'Deviation' | 'Limit' | 'Expanded' | 'K' | 'State';
-
-/** One side of a result in the table's columns. */
-function side<S extends Side>(which: S, judged: Judged | null): Pick<typeof channelResult.$inferInsert, `${S}${Figure}`> {
-  const figures = {
-    Text: judged?.reading.text ?? null,
-    Reference: judged?.reference ?? null,
-    Deviation: judged?.deviation ?? null,
-    Limit: judged?.limits?.upper ?? null,
-    Expanded: judged?.expanded ?? null,
-    K: typeof judged?.k === 'number' ? String(judged.k) : null,
-    State: judged?.verdict ?? null,
-  };
-  return Object.fromEntries(Object.entries(figures).map(([name, value]) => [which + name, value])) as Pick<
-    typeof channelResult.$inferInsert,
-    `${S}${Figure}`
-  >;
+  const rows = resultRows(row, state, summary);
+  if (rows.length) await tx.insert(channelResult).values(rows);
 }

@@ -61,7 +61,7 @@ export async function insertDocument(
     ...place,
     content,
     hash: contentHash(content),
-    ...(await signContent(tx, content, now)),
+    ...(await signContent(content)),
     number: content.number,
     revision: content.revision,
     kind: content.kind,

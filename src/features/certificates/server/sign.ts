@@ -2,15 +2,14 @@ import { createPrivateKey, createPublicKey, verify } from 'node:crypto';
 import { calculateJwkThumbprint, exportJWK, FlattenedSign, type JWK } from 'jose';
 import { canonicalJson } from '@/core/certificate/canonical';
 import type { CertificateVersion2 } from '@/core/certificate';
-import { signingKey } from '@/data/schema';
-import type { Transaction } from '@/data/connection';
 
 interface Key {
   private: string;
   public: string;
 }
 
-function ownKey(): Key {
+/** The house's own key. Errors: Error where this process was started without. */
+export function ownKey(): Key {
   const text = process.env.WERKBANK_SIGNING_KEY;
   if (!text) throw new Error('WERKBANK_SIGNING_KEY is not set: npm start makes and hands over the key');
   return JSON.parse(text) as Key;
@@ -42,17 +41,12 @@ export function publishedKeys(): Promise<PublicKey[]> {
 }
 
 /**
- * Signs a document: JWS with detached payload (RFC 7515 appendix F) by Ed25519 (RFC 8037) over its canonical form (RFC 8785). The public half is kept beside, so that
- * the record says which key it was.
+ * Signs a document: JWS with detached payload (RFC 7515 appendix F) by Ed25519 (RFC 8037) over its canonical form (RFC 8785). The public half stands in the record already: whoever installed the house put it there
+ * (data/keep-key.ts), the application can't.
  */
-export async function signContent(
-  tx: Transaction,
-  content: CertificateVersion2,
-  now: Date,
-): Promise<{ signature: string; keyId: string }> {
+export async function signContent(content: CertificateVersion2): Promise<{ signature: string; keyId: string }> {
   const key = ownKey();
   const { kid } = await asPublished(key.public);
-  await tx.insert(signingKey).values({ id: kid, publicKey: key.public, createdAt: now }).onConflictDoNothing();
   const jws = await new FlattenedSign(new TextEncoder().encode(canonicalJson(content)))
     .setProtectedHeader({ alg: 'EdDSA', kid })
     .sign(createPrivateKey(key.private));

@@ -1,9 +1,10 @@
 import { randomUUID } from 'node:crypto';
-import { desc, eq, lt } from 'drizzle-orm';
+import { desc, eq, lt, sql } from 'drizzle-orm';
+import { say } from '@/core/words/say';
 import type { Role } from '@/core/record/event';
 import type { Transaction } from '@/data/connection';
 import { violatedUnique } from '@/data/database-problem';
-import { account, audit, session, user } from '@/data/schema';
+import { audit, session, user } from '@/data/schema';
 import { hashPassword } from '@/platform/auth';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
@@ -21,35 +22,46 @@ export async function addUser(
   { name, email, role, password }: { name: string; email: string; role: Role; password: string },
 ): Promise<{ id: string }> {
   const id = randomUUID();
+  const hash = await hashPassword(password);
   try {
-    await tx
-      .insert(user)
-      .values({ id, name, email: email.toLowerCase(), emailVerified: true, role, createdAt: now, updatedAt: now });
+    await tx.execute(
+      sql`select add_person(${id}, ${name}, ${email.toLowerCase()}, ${role}, ${randomUUID()}, ${hash}, ${now.toISOString()}::timestamptz)`,
+    );
   } catch (error) {
     if (violatedUnique(error))
       throw new Problem('Somebody signs in with this address already.', { email: 'In use already.' }, 409);
     throw error;
   }
-  await tx.insert(account).values({
-    id: randomUUID(),
-    accountId: id,
-    providerId: 'credential',
-    userId: id,
-    password: await hashPassword(password),
-    createdAt: now,
-    updatedAt: now,
-  });
   return { id };
 }
 
 /** Lets a person in or keeps them out. Keeping out ends the sessions at once; the name stays on all records. */
 export async function setUserActive(
-  { tx, actor }: UseCaseContext,
+  { tx, actor, now }: UseCaseContext,
   { userId, active }: { userId: string; active: boolean },
 ): Promise<void> {
   if (userId === actor.id) throw new Problem('You can’t shut yourself out.', {}, 409);
-  await tx.update(user).set({ active }).where(eq(user.id, userId));
-  if (!active) await tx.delete(session).where(eq(session.userId, userId));
+  await tx.execute(sql`select set_person_active(${userId}, ${active}, ${now.toISOString()}::timestamptz)`);
+}
+
+/** Another role: what the person may do from now on. Nobody changes their own. */
+export async function setUserRole(
+  { tx, actor, now }: UseCaseContext,
+  { userId, role }: { userId: string; role: Role },
+): Promise<void> {
+  if (userId === actor.id) throw new Problem(say({ code: 'people.ownRole' }), {}, 409);
+  await tx.execute(sql`select set_person_role(${userId}, ${role}, ${now.toISOString()}::timestamptz)`);
+}
+
+/** A new password, said by the administrator to the person; whoever is signed in with the old one is signed out. */
+export async function setUserPassword(
+  { tx, now }: UseCaseContext,
+  { userId, password }: { userId: string; password: string },
+): Promise<void> {
+  await tx.execute(
+    sql`select set_person_password(${userId}, ${await hashPassword(password)}, ${now.toISOString()}::timestamptz)`,
+  );
+  await tx.delete(session).where(eq(session.userId, userId));
 }
 
 export async function listAudit(tx: Transaction, { before, pageSize = 40 }: { before?: string | undefined; pageSize?: number }) {

@@ -1,0 +1,82 @@
+import { sql } from 'drizzle-orm';
+import type { Transaction } from '@/data/connection';
+import { addFault, type VerifyReport } from './report';
+
+/**
+ * The change log in itself, and every row that it follows against what it was last: a row that was changed, added or taken away behind the triggers' back is named. Worked out by the database, which sends back only what is wrong.
+ */
+export async function verifyChanges(tx: Transaction, report: VerifyReport): Promise<void> {
+  const { rows: counted } = await tx.execute<{ n: number }>(sql`select count(*)::int as n from change_log`);
+  report.changes = counted[0]!.n;
+  const { rows: broken } = await tx.execute<{ id: number; name: string }>(sql`
+    select id::int as id, table_name || ' ' || row_key as name from change_log
+    where hash is distinct from change_hash(at, actor, door, table_name, row_key, kind, before, after, digest) order by id limit 1000`);
+  for (const { id, name } of broken) addFault(report, `change ${id} (${name})`, 'its content does not match its hash');
+  const { rows: kept } = await tx.execute<{ table_name: string; key_columns: string[] }>(
+    sql`select table_name, key_columns from change_kept order by table_name`,
+  );
+  // Which tables are followed is known here as well: one that was taken off the list would be followed no more.
+  for (const name of FOLLOWED.filter((one) => !kept.some((row) => row.table_name === one)))
+    addFault(report, `table ${name}`, 'its changes are not followed any more');
+  for (const { table_name: table, key_columns: key } of kept) await verifyTable(tx, report, table, key);
+}
+
+const FOLLOWED = [
+  'account',
+  'asset',
+  'asset_channel',
+  'asset_use',
+  'certificate',
+  'certificate_pdf',
+  'customer',
+  'customer_notice',
+  'house_check',
+  'instrument_model',
+  'interval_policy',
+  'mail',
+  'model_key',
+  'probe_place',
+  'procedure_version',
+  'receipt',
+  'reference',
+  'reference_check',
+  'reminder',
+  'repeat_study',
+  'run',
+  'run_photo',
+  'run_trace',
+  'scope_entry',
+  'setting',
+  'signing_key',
+  'standing_value',
+  'station_entry',
+  'station_record',
+  'ticket',
+  'user',
+];
+
+const SAYS = {
+  unknown: 'it is there, and nobody made it',
+  gone: 'it was taken away, and nobody did',
+  back: 'it was taken away, and is there again',
+  changed: 'it is not what it was last changed to',
+} as const;
+
+async function verifyTable(tx: Transaction, report: VerifyReport, table: string, key: string[]): Promise<void> {
+  const columns = sql.join(
+    key.map((one) => sql`${one}`),
+    sql`, `,
+  );
+  const { rows } = await tx.execute<{ name: string; what: keyof typeof SAYS }>(sql`
+    with last as (
+      select distinct on (row_key) row_key, kind, digest from change_log where table_name = ${table} order by row_key, id desc
+    ), now_there as (
+      select row_key(to_jsonb(t), array[${columns}]::text[]) as row_key, row_digest(to_jsonb(t)) as digest from ${sql.identifier(table)} t
+    )
+    select coalesce(n.row_key, l.row_key) as name,
+      case when l.row_key is null then 'unknown' when n.row_key is null then 'gone' when l.kind = 'taken' then 'back' else 'changed' end as what
+    from now_there n full join last l on l.row_key = n.row_key
+    where l.row_key is null or (n.row_key is null and l.kind <> 'taken') or (n.row_key is not null and (l.kind = 'taken' or l.digest <> n.digest))
+    order by 1 limit 1000`);
+  for (const { name, what } of rows) addFault(report, `${table} ${name}`, SAYS[what]);
+}
