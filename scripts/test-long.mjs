@@ -1,13 +1,15 @@
-// npm run test:long: trials that take too long for every day; "-- mutations" (kills, settling, rows) makes one of them. What they said is kept in docs/long-trials.md.
+// npm run test:long: trials that take too long for every day; "-- mutations" (kills, forgeries, shapes, settling, rows) makes one of them. What they said is kept in docs/long-trials.md.
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureServer } from './lib/cluster.mjs';
 import { ensureModules } from './lib/project.mjs';
 import { giveUp, ROOT, say } from './lib/system.mjs';
+import { forgeries } from './long/forgeries.mjs';
 import { kills } from './long/kills.mjs';
 import { mutations } from './long/mutations.mjs';
 import { rows } from './long/rows.mjs';
 import { settling } from './long/settling.mjs';
+import { shapes } from './long/shapes.mjs';
 
 const TRIALS = {
   mutations: {
@@ -19,6 +21,25 @@ const TRIALS = {
     title: 'Kills',
     note: 'Simulated instrument, gateway and web process killed (SIGKILL) in the middle of a span, two browsers watching; each round at a fresh house.',
     run: kills,
+  },
+  forgeries: {
+    title: 'Forgeries',
+    note: 'One value changed, one row taken away, added or mixed with another, with the triggers off, in every table that a record rests on; then verified against the anchor.',
+    run: forgeries,
+  },
+  shapes: {
+    title: 'Bad shapes',
+    note: 'Every server action, every route and every page is sent what no page of ours sends: objects for text, keys of the language, NUL, lone surrogates, 1e20, cut and deep JSON, ids that are none.',
+    run: async () => {
+      const { counts, bad } = await shapes({ rounds: 60 });
+      const sent = Object.values(counts).reduce((sum, one) => sum + one, 0);
+      return [
+        `${sent} sent (${Object.entries(counts)
+          .map(([kind, n]) => `${kind} ${n}`)
+          .join(', ')}), ${bad.length} ended in "unforeseen" or 5xx.`,
+        ...bad.slice(0, 50).map((one) => `- ${one}`),
+      ].join('\n');
+    },
   },
   settling: {
     title: 'Settling',

@@ -1,4 +1,5 @@
 import { NextResponse, type NextRequest } from 'next/server';
+import { isHttps } from '@/platform/session-cookie';
 
 /** Security headers on every answer. Scripts run only with this answer's nonce; styles may be inline, since measured positions are. */
 export function proxy(request: NextRequest): NextResponse {
@@ -27,6 +28,8 @@ export function proxy(request: NextRequest): NextResponse {
   response.headers.set('X-Frame-Options', 'DENY');
   response.headers.set('Permissions-Policy', 'camera=(self), microphone=(), geolocation=(), screen-wake-lock=(self)');
   response.headers.set('Cross-Origin-Opener-Policy', 'same-origin');
+  // Where the house is reached over https, browsers come back over https alone (RFC 6797).
+  if (isHttps()) response.headers.set('Strict-Transport-Security', 'max-age=31536000');
   return response;
 }
 

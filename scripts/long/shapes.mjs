@@ -1,5 +1,5 @@
 // Everything that takes something in is sent what no page of ours sends: every server action, every route that writes, every page and route by its address. Each must answer in words (4xx, or a page that says so); nothing may end in "unforeseen" or 5xx.
-import { createHmac, randomBytes } from 'node:crypto';
+import { createHash, createHmac, randomBytes } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { openDoors } from '../lib/doors.mjs';
@@ -245,11 +245,11 @@ async function signedIn(house) {
   const token = randomBytes(24).toString('hex');
   await client.query(
     `insert into session (id, expires_at, token, user_id) select $1, now() + interval '2 hours', $2, id from "user" where role = 'administrator' limit 1`,
-    [token.slice(0, 20), token],
+    [token.slice(0, 20), createHash('sha256').update(`session ${token}`).digest('hex')],
   );
   await client.end();
   const seal = createHmac('sha256', house.env.WERKBANK_SECRET).update(token).digest('base64');
-  return `better-auth.session_token=${encodeURIComponent(`${token}.${seal}`)}`;
+  return `werkbank.session_token=${encodeURIComponent(`${token}.${seal}`)}`;
 }
 
 async function idsOf(house) {

@@ -3,6 +3,8 @@ import { betterAuth } from 'better-auth';
 import { drizzleAdapter } from 'better-auth/adapters/drizzle';
 import { nextCookies } from 'better-auth/next-js';
 import { database } from '@/data/connection';
+import { hostCookie, isHttps, SESSION_COOKIE } from './session-cookie';
+import { withHashedSessions } from './hashed-sessions';
 import { account, session, user, verification } from '@/data/schema';
 
 /** Argon2id with the parameters that OWASP's password storage guide names first (19 MiB, 2 passes). */
@@ -11,7 +13,9 @@ export const hashPassword = (password: string) => hash(password, ARGON);
 
 function make() {
   return betterAuth({
-    database: drizzleAdapter(database(), { provider: 'pg', schema: { user, session, account, verification } }),
+    database: withHashedSessions(
+      drizzleAdapter(database(), { provider: 'pg', schema: { user, session, account, verification } }),
+    ),
     secret: process.env.WERKBANK_SECRET,
     baseURL: process.env.WERKBANK_ORIGIN,
     // Self sign-up is off: people are added by an administrator. The library's own routes are not mounted.
@@ -22,6 +26,10 @@ function make() {
     },
     user: { additionalFields: { role: { type: 'string', input: false }, active: { type: 'boolean', input: false } } },
     session: { expiresIn: 60 * 60 * 12, updateAge: 60 * 60 },
+    advanced: {
+      useSecureCookies: false,
+      cookies: { session_token: { name: hostCookie(SESSION_COOKIE), attributes: { secure: isHttps() } } },
+    },
     // Failures are limited in the database (sign-in.ts), where every web process sees them.
     rateLimit: { enabled: false },
     telemetry: { enabled: false },

@@ -8,7 +8,7 @@ type Listener = (channel: string, payload: string) => void;
 const listeners = new Set<Listener>();
 let listening: Promise<void> | null = null;
 let connection: Client | null = null;
-const CHANNELS = ['run_changed', 'live', 'line_changed', 'panel_ask', 'panel_answer', 'job_done'];
+const CHANNELS = ['run_changed', 'live', 'line_changed', 'panel_ask', 'panel_answer', 'job_done', 'session_ended'];
 
 /** One listening connection a process; it comes back by itself when the database was away. */
 function listen(): Promise<void> {
@@ -99,6 +99,8 @@ async function framesSince(lines: string[], after: number | null): Promise<Live[
 /** What a browser asks to hear besides the runs: lines, and after which frame (its last event id). */
 export interface Wanted {
   lines?: string[];
+  /** Whose stream it is: it ends with the person's sessions. */
+  userId?: string;
   lastEventId?: string | null;
 }
 
@@ -115,7 +117,7 @@ export function liveIdOf(lastEventId: string | null | undefined): number | null 
  */
 export function runChangeStream(
   signal: AbortSignal,
-  { lines = [], lastEventId = null }: Wanted = {},
+  { lines = [], lastEventId = null, userId }: Wanted = {},
 ): ReadableStream<Uint8Array> {
   const encoder = new TextEncoder();
   const wanted = new Set(lines);
@@ -147,6 +149,7 @@ export function runChangeStream(
       };
       const tell: Listener = (channel, payload) => {
         if (channel === 'listening') return hearing();
+        if (channel === 'session_ended') return payload === userId ? stop() : undefined;
         if (channel === 'run_changed') {
           const { run, seq } = JSON.parse(payload) as { run: string; seq: number };
           write(`id: ${run}/${seq}${lastLive === null ? '' : `~${lastLive}`}\nevent: run\ndata: ${payload}\n\n`);

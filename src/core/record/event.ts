@@ -18,7 +18,8 @@ import type { Tolerance } from './tolerance';
 import type { ReferenceSnapshot } from './reference-snapshot';
 import type { BumpChannel, Capture, TraceKept } from './evidence';
 
-export type Role = 'counter' | 'technician' | 'signatory' | 'administrator';
+export const ROLES = ['counter', 'technician', 'signatory', 'administrator'] as const;
+export type Role = (typeof ROLES)[number];
 export interface Actor {
   id: string;
   name: string;

@@ -1,9 +1,18 @@
 'use server';
 import { action } from '@/platform/action';
 import { writeSettings } from '@/platform/settings';
-import { activeSchema, nothingSchema, settingsSchema, signInSchema, userSchema, waySchema } from './schemas';
-import { addUser, setUserActive } from './server/people';
-import { signIn, signOut } from './server/sign-in';
+import {
+  activeSchema,
+  nothingSchema,
+  passwordSchema,
+  roleSchema,
+  settingsSchema,
+  signInSchema,
+  userSchema,
+  waySchema,
+} from './schemas';
+import { addUser, setUserActive, setUserPassword, setUserRole } from './server/people';
+import { signIn, signOut, signOutEverywhere } from './server/sign-in';
 import { chooseWay } from './server/ways';
 
 export const signInAction = action(
@@ -11,6 +20,10 @@ export const signInAction = action(
   signIn,
 );
 export const signOutAction = action({ name: 'signOut', permission: 'signedIn', schema: nothingSchema, audit: () => '' }, signOut);
+export const signOutEverywhereAction = action(
+  { name: 'signOutEverywhere', permission: 'signedIn', schema: nothingSchema, audit: () => '' },
+  signOutEverywhere,
+);
 export const saveSettingsAction = action(
   { name: 'saveSettings', permission: 'office', schema: settingsSchema, audit: (input) => input.name },
   ({ tx }, input) => writeSettings(tx, input),
@@ -27,6 +40,14 @@ export const setUserActiveAction = action(
     audit: (input) => `${input.userId} ${input.active ? 'let in' : 'kept out'}`,
   },
   setUserActive,
+);
+export const setUserRoleAction = action(
+  { name: 'setUserRole', permission: 'office', schema: roleSchema, audit: (input) => `${input.userId}: ${input.role}` },
+  setUserRole,
+);
+export const setUserPasswordAction = action(
+  { name: 'setUserPassword', permission: 'office', schema: passwordSchema, audit: (input) => input.userId },
+  setUserPassword,
 );
 export const chooseWayAction = action(
   {

@@ -2,10 +2,11 @@
 import { useEffect } from 'react';
 import { Link } from '@/ui/link';
 import { usePathname, useRouter } from 'next/navigation';
-import { Moon, Sun } from 'lucide-react';
+import { MonitorX, Moon, Sun } from 'lucide-react';
 import type { Role } from '@/core/record/event';
 import { may, type Permission } from '@/platform/permission';
-import { signOutAction } from './actions';
+import { say } from '@/core/words/say';
+import { signOutAction, signOutEverywhereAction } from './actions';
 
 const ROOMS: { href: string; name: string; needs: Permission }[] = [
   { href: '/', name: 'Bench', needs: 'signedIn' },
@@ -51,6 +52,20 @@ export function HouseBar({ name, role, children }: { name: string; role: Role; c
         <button className="bar-button" type="button" onClick={turn} aria-label="Light or dark">
           <Sun size={17} className="d-dark-none" aria-hidden />
           <Moon size={17} className="d-light-none" aria-hidden />
+        </button>
+        <button
+          className="bar-button"
+          type="button"
+          title={say({ code: 'bar.everywhere' })}
+          aria-label={say({ code: 'bar.everywhere' })}
+          onClick={async () => {
+            if (!window.confirm(say({ code: 'bar.everywhereAsk' }))) return;
+            await signOutEverywhereAction({});
+            router.push('/sign-in');
+            router.refresh();
+          }}
+        >
+          <MonitorX size={17} aria-hidden />
         </button>
         <button
           className="bar-button"

@@ -1,5 +1,8 @@
 export { AuditTable } from './audit-table';
 export { HouseBar } from './house-bar';
-export { SettingsForm, UserPanel } from './office-panels';
+export { ChangesTable } from './changes-table';
+export { HousePanel } from './house-panel';
+export { SettingsForm } from './office-panels';
+export { UserPanel } from './people-panel';
 export { SignInForm } from './sign-in-form';
 export { WaysPanel } from './ways-panel';

@@ -1,4 +1,5 @@
-export { addUser, listAudit, listUsers, setUserActive } from './server/people';
+export { CHANGED_TABLES, houseFindings, listChanges } from './server/changes';
+export { addUser, listAudit, listUsers, setUserActive, setUserPassword, setUserRole } from './server/people';
 export { chooseWay, listWays } from './server/ways';
 export { verifyRecords } from './server/verify/verify-records';
 export { makeAnchor, readAnchor, type Anchor } from './server/verify/anchor';

@@ -2,6 +2,9 @@
 export type ClientResult<T> =
   { ok: true; value: T } | { ok: false; code: string; message: string; fields: Record<string, string>; status: number };
 
+/** The same, where only matters whether it was done. */
+export type Attempted = ClientResult<unknown>;
+
 /** Calls a server action; a lost network becomes the same kind of answer as any other failure, so that the form keeps what was typed. */
 export async function attempt<T>(call: () => Promise<ClientResult<T>>): Promise<ClientResult<T>> {
   try {

@@ -52,7 +52,7 @@ describe('a listener', () => {
     const stranger = await Promise.all(Array.from({ length: 230 }, () => from('203.0.113.9')));
     expect([200, 429].map((status) => stranger.filter((one) => one === status).length)).toEqual([200, 30]);
     expect(await from('203.0.113.10')).toBe(200);
-    expect(await from('203.0.113.9', { cookie: 'better-auth.session_token=x' })).toBe(200);
+    expect(await from('203.0.113.9', { cookie: 'werkbank.session_token=x' })).toBe(200);
   });
   it('ends gracefully: what is being answered is answered, idle connections are closed, streams are cut, all within a second', async () => {
     const { address, end } = await house(async (request, response) => {

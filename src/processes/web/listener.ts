@@ -1,5 +1,6 @@
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
 import { RateLimiterMemory } from 'rate-limiter-flexible';
+import { SESSION_COOKIE } from '@/platform/session-cookie';
 import { networkOf, PEER_HEADER, peerAddressBy } from '@/platform/peer-address';
 import { sayWhatWasSent } from './sent-actions';
 import { isPublicDoor } from './public-doors';
@@ -87,7 +88,7 @@ export function listener({ kind, trustedProxies, handle, onError }: Options): {
 
 /** Whoever brings no session, and doesn't ask for what a page is made of. */
 const isStranger = ({ headers, url }: IncomingMessage): boolean =>
-  !(headers.cookie ?? '').includes('session_token') && !url?.startsWith('/_next/static/') && !url?.startsWith('/api/health');
+  !(headers.cookie ?? '').includes(SESSION_COOKIE) && !url?.startsWith('/_next/static/') && !url?.startsWith('/api/health');
 
 function refuse(response: ServerResponse, status: number, sentence: string): void {
   response.writeHead(status, {

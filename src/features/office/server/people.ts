@@ -5,9 +5,12 @@ import type { Role } from '@/core/record/event';
 import type { Transaction } from '@/data/connection';
 import { violatedUnique } from '@/data/database-problem';
 import { audit, session, user } from '@/data/schema';
+import { tellChange } from '@/platform/change-stream';
 import { hashPassword } from '@/platform/auth';
 import { Problem } from '@/platform/problem';
+import { readSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
+import { refuseWeak } from './password-rule';
 
 export async function listUsers(tx: Transaction) {
   return tx
@@ -21,6 +24,7 @@ export async function addUser(
   { tx, now }: UseCaseContext,
   { name, email, role, password }: { name: string; email: string; role: Role; password: string },
 ): Promise<{ id: string }> {
+  refuseWeak(password, [name, email, (await readSettings(tx)).name]);
   const id = randomUUID();
   const hash = await hashPassword(password);
   try {
@@ -42,6 +46,7 @@ export async function setUserActive(
 ): Promise<void> {
   if (userId === actor.id) throw new Problem('You can’t shut yourself out.', {}, 409);
   await tx.execute(sql`select set_person_active(${userId}, ${active}, ${now.toISOString()}::timestamptz)`);
+  if (!active) await tellChange(tx, 'session_ended', userId);
 }
 
 /** Another role: what the person may do from now on. Nobody changes their own. */
@@ -62,6 +67,7 @@ export async function setUserPassword(
     sql`select set_person_password(${userId}, ${await hashPassword(password)}, ${now.toISOString()}::timestamptz)`,
   );
   await tx.delete(session).where(eq(session.userId, userId));
+  await tellChange(tx, 'session_ended', userId);
 }
 
 export async function listAudit(tx: Transaction, { before, pageSize = 40 }: { before?: string | undefined; pageSize?: number }) {

@@ -4,15 +4,19 @@ import { cookies, headers } from 'next/headers';
 import { say } from '@/core/words/say';
 import type { Actor } from '@/core/record/event';
 import { database } from '@/data/connection';
-import { user } from '@/data/schema';
+import { session, user } from '@/data/schema';
+import { tellChange } from '@/platform/change-stream';
+import type { UseCaseContext } from '@/platform/use-case';
 import { auth, hashPassword } from '@/platform/auth';
 import { recordAudit } from '@/platform/audit';
 import { readDevice, writeDevice } from '@/platform/known-device';
 import { networkOf, PEER_HEADER } from '@/platform/peer-address';
 import { Problem } from '@/platform/problem';
+import { hostCookie, isHttps } from '@/platform/session-cookie';
 import { guardedTry } from './guarded-try';
 
 const DEVICE_COOKIE = 'werkbank_device';
+const deviceCookie = () => hostCookie(DEVICE_COOKIE);
 const DEVICE_DAYS = 180;
 
 /**
@@ -28,7 +32,7 @@ export async function signIn(
   const [row] = await db.select().from(user).where(eq(user.email, email));
   const jar = await cookies();
   const secret = process.env.WERKBANK_SECRET ?? '';
-  const known = readDevice(jar.get(DEVICE_COOKIE)?.value, secret);
+  const known = readDevice(jar.get(deviceCookie())?.value, secret);
   const device = known && known.userId === row?.id ? known.id : '';
   const { failures } = await guardedTry(
     { email, device, network: networkOf((await headers()).get(PEER_HEADER) ?? ''), now },
@@ -49,10 +53,10 @@ export async function signIn(
   const actor: Actor = { id: row!.id, name: row!.name, role: row!.role };
   await db.transaction((tx) => recordAudit({ tx, actor, now }, 'signIn', email, failures ? { failuresBefore: failures } : {}));
   if (!device)
-    jar.set(DEVICE_COOKIE, writeDevice(row!.id, secret), {
+    jar.set(deviceCookie(), writeDevice(row!.id, secret), {
       httpOnly: true,
       sameSite: 'lax',
-      secure: process.env.WERKBANK_ORIGIN?.startsWith('https:') ?? false,
+      secure: isHttps(),
       maxAge: DEVICE_DAYS * 86_400,
       path: '/',
     });
@@ -61,4 +65,10 @@ export async function signIn(
 
 export async function signOut(): Promise<void> {
   await auth().api.signOut({ headers: await headers() });
+}
+
+/** Ends every session of this person, on whichever computer, and what listens there. */
+export async function signOutEverywhere({ tx, actor }: UseCaseContext): Promise<void> {
+  await tx.delete(session).where(eq(session.userId, actor.id));
+  await tellChange(tx, 'session_ended', actor.id);
 }

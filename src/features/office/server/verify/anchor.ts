@@ -79,7 +79,7 @@ async function settledEnds(db: Database): Promise<Record<Stream, number>> {
   const [row] = rows;
   await sleep(SETTLE_MS);
   const { rows: now } = await db.execute<{ xmax: string }>(sql`select pg_snapshot_xmax(pg_current_snapshot())::text as xmax`);
-  for (const end = Date.now() + PATIENCE_MS; ; ) {
+  for (const end = Date.now() + PATIENCE_MS; ;) {
     if (Date.now() > end) throw new Error('somebody has been writing for a minute: no anchor was made');
     const { rows: still } = await db.execute<{ done: boolean }>(
       sql`select pg_snapshot_xmin(pg_current_snapshot())::text::bigint >= ${now[0]!.xmax}::bigint as done`,

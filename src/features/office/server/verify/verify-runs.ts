@@ -145,7 +145,12 @@ function verifyDerived(
 }
 
 /** The answer that a command was given: from which event to which, and when. Of a command that changed nothing only that its answer fits in itself. */
-function verifyCommands(report: VerifyReport, id: string, events: EventRow[], commands: (typeof runCommand.$inferSelect)[]): void {
+function verifyCommands(
+  report: VerifyReport,
+  id: string,
+  events: EventRow[],
+  commands: (typeof runCommand.$inferSelect)[],
+): void {
   const ought = new Map<string, { first: number; last: number; at: Date }>();
   for (const { command, seq, recordedAt } of events) {
     const known = ought.get(command);

@@ -1,0 +1,87 @@
+import { and, desc, eq, inArray, lt, ne, notInArray, sql } from 'drizzle-orm';
+import type { Transaction } from '@/data/connection';
+import { changeLog, houseCheck, type HouseCheckKind } from '@/data/schema';
+
+/** What people look for: what goes with each visit anyway is left out of the list, not of the log. */
+const WITH_EACH_VISIT = [
+  'ticket',
+  'receipt',
+  'run',
+  'mail',
+  'certificate',
+  'certificate_pdf',
+  'run_trace',
+  'run_photo',
+  'reminder',
+  'house_check',
+  'procedure_version',
+  'account',
+];
+export const CHANGED_TABLES = [
+  'customer',
+  'asset',
+  'asset_channel',
+  'instrument_model',
+  'reference',
+  'reference_check',
+  'interval_policy',
+  'setting',
+  'user',
+  'standing_value',
+  'scope_entry',
+  'repeat_study',
+  'model_key',
+  'asset_use',
+  'probe_place',
+] as const;
+export type ChangedTable = (typeof CHANGED_TABLES)[number];
+
+/** Changes of what is kept, newest first, paged by key; of one kind of thing, where asked. */
+export async function listChanges(
+  tx: Transaction,
+  { before, table, pageSize = 30 }: { before?: string | undefined; table?: string | undefined; pageSize?: number },
+) {
+  const key = Number(before);
+  const rows = await tx
+    .select()
+    .from(changeLog)
+    .where(
+      and(
+        Number.isSafeInteger(key) && key > 0 ? lt(changeLog.id, key) : undefined,
+        ne(changeLog.kind, 'there'),
+        CHANGED_TABLES.some((one) => one === table)
+          ? eq(changeLog.tableName, table!)
+          : notInArray(changeLog.tableName, WITH_EACH_VISIT),
+      ),
+    )
+    .orderBy(desc(changeLog.id))
+    .limit(pageSize + 1);
+  const page = rows.slice(0, pageSize);
+  return { rows: page, names: await namesOf(tx, page), next: rows.length > pageSize ? String(page.at(-1)!.id) : null };
+}
+
+/** What people call the rows: a customer by its name, an instrument by its serial. */
+async function namesOf(tx: Transaction, rows: { tableName: string; rowKey: string }[]): Promise<Record<string, string>> {
+  const names: Record<string, string> = {};
+  for (const [table, column] of [
+    ['customer', 'name'],
+    ['asset', 'serial'],
+    ['instrument_model', 'name'],
+    ['reference', 'lot'],
+    ['user', 'name'],
+  ] as const) {
+    const keys = [...new Set(rows.filter((row) => row.tableName === table).map((row) => row.rowKey))];
+    if (!keys.length) continue;
+    const found = await tx.execute<{ key: string; name: string }>(
+      sql`select id::text as key, ${sql.identifier(column)} as name from ${sql.identifier(table)} where ${inArray(sql`id::text`, keys)}`,
+    );
+    for (const { key, name } of found.rows) names[`${table}/${key}`] = name;
+  }
+  return names;
+}
+
+/** The newest of each kind of what the house found of itself. */
+export async function houseFindings(tx: Transaction) {
+  return tx.selectDistinctOn([houseCheck.kind]).from(houseCheck).orderBy(houseCheck.kind, desc(houseCheck.id));
+}
+export type { HouseCheckKind };
