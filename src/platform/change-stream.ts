@@ -96,6 +96,9 @@ async function framesSince(lines: string[], after: number | null): Promise<Live[
   return rows.map((row) => ({ id: row.id, line: row.lineId, at: row.at.toISOString(), said: row.said }));
 }
 
+/** How many pieces may wait for a reader. */
+const MOST_UNREAD = 1000;
+
 /** What a browser asks to hear besides the runs: lines, and after which frame (its last event id). */
 export interface Wanted {
   lines?: string[];
@@ -127,7 +130,10 @@ export function runChangeStream(
     start(controller) {
       let closed = false;
       const write = (text: string) => {
-        if (!closed) controller.enqueue(encoder.encode(text));
+        if (closed) return;
+        // Whoever doesn't read is cut off: it comes back by itself, behind the last frame it saw.
+        if ((controller.desiredSize ?? 0) < -MOST_UNREAD) return stop();
+        controller.enqueue(encoder.encode(text));
       };
       const sendLive = (live: Live) => {
         if (lastLive !== null && live.id <= lastLive) return;

@@ -82,6 +82,16 @@ export const reference = pgTable('reference', {
   createdAt: instant('created_at').notNull(),
 });
 
+/** What was drawn of a bottle in all, and since its gauge was last read; kept by the database with each booking. */
+export const referenceTotal = pgTable('reference_total', {
+  referenceId: uuid('reference_id')
+    .primaryKey()
+    .references(() => reference.id),
+  litres: numeric('litres').notNull().default('0'),
+  sinceGauge: numeric('since_gauge').notNull().default('0'),
+  gaugeAt: instant('gauge_at'),
+});
+
 export const referenceBooking = pgTable('reference_booking', {
   id: bigint('id', { mode: 'number' }).primaryKey().generatedAlwaysAsIdentity(),
   referenceId: uuid('reference_id')
@@ -180,6 +190,8 @@ export const runSummary = pgTable('run_summary', {
   finishedAt: instant('finished_at'),
   approvedAt: instant('approved_at'),
   technician: text('technician').notNull(),
+  /** What comes next, while it is open. */
+  next: jsonb('next').$type<{ title: string; waitsUntil: string | null; gasSince: string | null }>(),
 });
 
 export const channelResult = pgTable(

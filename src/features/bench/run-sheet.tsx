@@ -40,7 +40,7 @@ import { useLive } from './live/use-live';
 import { usePlaceKeys } from './use-place-keys';
 import { useRun } from './use-run';
 import { useEnter } from './use-enter';
-import { useRunChanges } from './use-run-changes';
+import { useOthers } from './places/use-others';
 import { bottleInHand } from './steps/bottle-in-hand';
 import { openLiquid } from './steps/open-liquid';
 import { ProbeSoFar } from './probe-so-far';
@@ -73,9 +73,7 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
   const hand = useHand(state.run, line !== null);
   useLineChanges(line?.id ?? null);
   const look = useGentleRefresh(OTHERS_EVERY_MS);
-  useRunChanges((change) => {
-    if (change && change.run !== state.run) look();
-  });
+  const others = useOthers(view.places, look);
   const onLine = line !== null && line.state === 'connected' && live.frame !== null;
   const thermometer = useThermometer(view, state);
   const { capture, said, ready, asked } = useCapture(run, view, live, present, thermometer);
@@ -84,7 +82,7 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
   const closeGas = () => {
     if (open) void run.send({ type: 'changeStimulus', step: present?.key ?? 'gas', slot: open.slot, on: false });
   };
-  const elsewhere = view.places.filter((one) => one.runId && one.runId !== state.run);
+  const elsewhere = others.filter((one) => one.runId && one.runId !== state.run);
   const placeKeys = usePlaceKeys(
     elsewhere.map((one) => one.place!),
     (place) => router.push(`/runs/${elsewhere.find((one) => one.place === place)!.runId}`),
@@ -108,7 +106,7 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
       },
     ),
   );
-  const places = view.places.map((one) => (one.runId === state.run ? { ...one, next: nextAction(view.procedure, state) } : one));
+  const places = others.map((one) => (one.runId === state.run ? { ...one, next: nextAction(view.procedure, state) } : one));
   const bottle = state.bindings.filter((one) => !one.released && !one.struck && one.reference.kind === 'gas').at(-1);
   // While a display is read its rulers stand next to the step; what is said about it follows.
   const reading = wet && present?.step.kind === 'read';

@@ -1,5 +1,7 @@
 'use client';
+import type { RunState } from '@/core/record/state';
 import type { LiveSaid } from '@/data/schema';
+import type { NextAction } from '../places/next-action';
 
 export interface LiveBatch {
   id: number;
@@ -7,9 +9,16 @@ export interface LiveBatch {
   at: string;
   said: LiveSaid[];
 }
+/** What the notice of a changed run carries: enough for a strip or a board to show it without asking. */
+export interface RunChange {
+  run: string;
+  seq: number;
+  status: RunState['status'];
+  next: NextAction | null;
+}
 export interface StreamListener {
   /** A run changed; null when the stream begins or came back, since something may have passed by since the page was made. */
-  onRun?: (change: { run: string; seq: number } | null) => void;
+  onRun?: (change: RunChange | null) => void;
   onLive?: (batch: LiveBatch) => void;
   /** A device came or went; null as above. */
   onLine?: (change: { line: string; state: 'connected' | 'away' } | null) => void;
@@ -83,7 +92,7 @@ function open(lines: string): void {
   });
   const read = <T>(event: Event) => JSON.parse((event as MessageEvent<string>).data) as T;
   mine.addEventListener('run', (event) => {
-    const change = read<{ run: string; seq: number }>(event);
+    const change = read<RunChange>(event);
     listeners.forEach((one) => one.onRun?.(change));
   });
   mine.addEventListener('live', (event) => {

@@ -14,7 +14,7 @@ import { placeTicketAction, startRunAction } from '../actions';
 import { InTray } from './in-tray';
 import { Place } from './place';
 import type { Board, BoardTicket } from '../server/board';
-import { useRunChanges } from '../use-run-changes';
+import { useOthers } from './use-others';
 import { WaitCaller } from './wait-caller';
 
 interface Props {
@@ -30,7 +30,9 @@ export function BenchBoard({ board, today, mayBench, outTray }: Props) {
   const router = useRouter();
   const [chosen, setChosen] = useState<string | null>(null);
   const [problem, setProblem] = useState('');
-  const [tickets, moveNow] = useOptimistic(board.tickets, (now: BoardTicket[], move: { id: string; place: number | null }) =>
+  const look = useGentleRefresh();
+  const heard = useOthers(board.tickets, look);
+  const [tickets, moveNow] = useOptimistic(heard, (now: BoardTicket[], move: { id: string; place: number | null }) =>
     now.map((one) =>
       one.id === move.id
         ? {
@@ -43,8 +45,6 @@ export function BenchBoard({ board, today, mayBench, outTray }: Props) {
     ),
   );
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
-  const look = useGentleRefresh();
-  useRunChanges(look);
   // Others move tickets too: look again when one comes back to this window.
   useEffect(() => {
     window.addEventListener('focus', look);

@@ -70,6 +70,7 @@ export async function board(
       tag: asset.tag,
       instrument: { status: asset.status, why: asset.statusWhy },
       runStatus: runSummary.status,
+      next: runSummary.next,
       line: deviceLine.id,
       hello: deviceLine.hello,
       channels: instrumentModel.channels,
@@ -107,7 +108,7 @@ export async function board(
         runId: row.ticket.runId,
         warmUpSeconds: procedure?.warmUpSeconds ?? null,
         sentBack: row.ticket.status === 'inTray' && row.ticket.runId !== null,
-        next: row.ticket.status === 'onBench' && row.ticket.runId ? await nextOf(tx, row.ticket.runId) : null,
+        next: row.ticket.status === 'onBench' && row.ticket.runId ? (row.next ?? (await nextOf(tx, row.ticket.runId))) : null,
         line: row.line,
         names: namesOf(row.hello?.channels ?? [], row.channels),
       };
@@ -123,6 +124,7 @@ function namesOf(infos: readonly ChannelInfo[], channels: readonly ModelChannel[
   );
 }
 
+/** For a run that was begun before its summary said what comes next. */
 async function nextOf(tx: Transaction, runId: string): Promise<NextAction | null> {
   const loaded = await loadRun(tx, runId);
   return loaded ? nextAction(loaded.procedure, loaded.state) : null;

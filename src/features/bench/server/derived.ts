@@ -1,7 +1,9 @@
+import type { Procedure } from '@/core/procedure/procedure';
 import type { RunEvent } from '@/core/record/event';
 import type { RunState } from '@/core/record/state';
 import type { Judged } from '@/core/results/judged';
 import type { summarise } from '@/core/results/summary';
+import { nextAction } from '../places/next-action';
 import type { channelResult, referenceBooking, run, runSummary } from '@/data/schema';
 
 /**
@@ -12,7 +14,7 @@ type Summary = ReturnType<typeof summarise>;
 
 const instant = (text: string | null) => (text ? new Date(text) : null);
 
-export function summaryRow(row: Row, state: RunState, summary: Summary): typeof runSummary.$inferInsert {
+export function summaryRow(row: Row, procedure: Procedure, state: RunState, summary: Summary): typeof runSummary.$inferInsert {
   return {
     runId: row.id,
     assetId: row.assetId,
@@ -27,6 +29,7 @@ export function summaryRow(row: Row, state: RunState, summary: Summary): typeof 
     finishedAt: instant(state.finishedAt),
     approvedAt: instant(state.approvedAt),
     technician: state.technician?.name ?? '',
+    next: state.status === 'open' ? nextAction(procedure, state) : null,
   };
 }
 

@@ -14,7 +14,7 @@ import { readSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
 import { keepStatus } from './keep-status';
 import { lineOfRun, refuseUnshown } from './live-evidence';
-import { append, loadRun, lockRun, type LoadedRun, type Reply } from './run-store';
+import { append, keepLoaded, loadForCommand, lockRun, type LoadedRun, type Reply } from './run-store';
 
 export interface Given {
   reply: Reply;
@@ -39,13 +39,16 @@ export async function giveCommand(
 ): Promise<Given | Refusal> {
   const { tx, actor, now } = context;
   await lockRun(tx, run);
-  const loaded = await loadRun(tx, run);
+  const loaded = await loadForCommand(tx, run);
   if (!loaded) return refuse('noRun', 'This run does not exist.');
   const [before] = await tx
     .select()
     .from(runCommand)
     .where(and(eq(runCommand.runId, run), eq(runCommand.command, commandId)));
-  if (before) return { reply: before.reply as Reply, loaded, repeated: true };
+  if (before) {
+    keepLoaded(loaded);
+    return { reply: before.reply as Reply, loaded, repeated: true };
+  }
   const settings = await readSettings(tx);
   const pressed = pressedAt(now, ageMs, loaded);
   const live = command.type === 'captureReading' && command.capture;
@@ -89,11 +92,15 @@ export async function giveCommand(
       },
     },
   });
-  if (isRefusal(drafts)) return drafts;
+  if (isRefusal(drafts)) {
+    keepLoaded(loaded);
+    return drafts;
+  }
   const reply = await append(context, loaded, commandId, await withTraces(context, loaded, drafts));
   // What ended badly is out of use from now on, not only once its document is issued.
   if (command.type === 'finish') await keepStatus(context, loaded);
   await moveTicket(context, loaded, command.type);
+  keepLoaded(loaded);
   return { reply, loaded, repeated: false };
 }
 

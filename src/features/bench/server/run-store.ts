@@ -1,4 +1,4 @@
-import { and, asc, eq, sql } from 'drizzle-orm';
+import { and, asc, eq, gte, inArray, sql } from 'drizzle-orm';
 import { contentHash } from '@/core/certificate/canonical';
 import type { Procedure } from '@/core/procedure/procedure';
 import { EVENT_VERSION, type EventDraft, type RunEvent } from '@/core/record/event';
@@ -49,6 +49,8 @@ export interface LoadedRun {
   events: RunEvent[];
   row: typeof run.$inferSelect;
   lastHash: string;
+  /** Rows of results as they were written last, by their key: what did not change is not written again. */
+  written?: Map<string, string>;
 }
 
 /** A run by its events. Null for an id that is no run. */
@@ -63,6 +65,39 @@ export async function loadRun(tx: Transaction, id: string): Promise<LoadedRun | 
     .where(and(eq(procedureVersion.id, row.procedureId), eq(procedureVersion.version, row.procedureVersion)));
   const events = rows.map(toEvent);
   return { procedure: document!.document, state: reduce(id, events), events, row, lastHash: rows.at(-1)?.hash ?? FIRST_HASH };
+}
+
+/** Runs that commands were given to lately, as they stood then. A run of a day is not read anew for each press. */
+const KEPT_RUNS = 200;
+const lately = new Map<string, LoadedRun>();
+
+/**
+ * A run for the one who holds its lock: as it was kept after the last command, with the events since. Whether what was kept is what stands in the database is seen by the hash of its last event: after a rollback, or where
+ * another process went on, it is read anew or gone on from. While it is in hand nobody else has it.
+ */
+export async function loadForCommand(tx: Transaction, id: string): Promise<LoadedRun | null> {
+  const kept = lately.get(id);
+  lately.delete(id);
+  if (!kept) return loadRun(tx, id);
+  const rows = await tx
+    .select()
+    .from(runEvent)
+    .where(and(eq(runEvent.runId, id), gte(runEvent.seq, kept.state.seq)))
+    .orderBy(asc(runEvent.seq));
+  if (rows[0]?.seq !== kept.state.seq || rows[0].hash !== kept.lastHash) return loadRun(tx, id);
+  const since = rows.slice(1).map(toEvent);
+  since.forEach((event) => apply(kept.state, event));
+  kept.events.push(...since);
+  kept.lastHash = rows.at(-1)!.hash;
+  if (since.length) delete kept.written;
+  return kept;
+}
+
+/** Keeps a run for the next command to it. */
+export function keepLoaded(loaded: LoadedRun): void {
+  lately.delete(loaded.row.id);
+  lately.set(loaded.row.id, loaded);
+  if (lately.size > KEPT_RUNS) lately.delete(lately.keys().next().value!);
 }
 
 /** One writer a run: the lock ends with the transaction. Unique (run, seq) stands behind it. */
@@ -119,10 +154,12 @@ export async function appendEvents({ tx }: UseCaseContext, loaded: LoadedRun, ev
   await tx.execute(sql`insert into run_command (run_id, command, first_seq, last_seq, reply, at)
     select ${row.id}::uuid, command, first_seq, last_seq, jsonb_build_object('firstSeq', first_seq, 'lastSeq', last_seq), at
     from jsonb_to_recordset(${JSON.stringify(commands)}::jsonb) as given (command text, first_seq integer, last_seq integer, at timestamptz)`);
-  await keepSummary(tx, row, state, procedure);
+  const next = await keepSummary(tx, loaded);
   await keepBump(tx, row.assetId, events);
   await keepProbes(tx, row, state, procedure);
-  await tx.execute(sql`select pg_notify('run_changed', ${JSON.stringify({ run: row.id, seq: state.seq })})`);
+  await tx.execute(
+    sql`select pg_notify('run_changed', ${JSON.stringify({ run: row.id, seq: state.seq, status: state.status, next })})`,
+  );
   return [...replies.values()].map(({ firstSeq, lastSeq }) => ({ firstSeq, lastSeq }));
 }
 
@@ -177,14 +214,36 @@ async function keepBump(tx: Transaction, assetId: string, events: RunEvent[]): P
     .where(and(eq(asset.id, assetId), sql`(${asset.bumpedAt} is null or ${asset.bumpedAt} <= ${last.occurredAt}::timestamptz)`));
 }
 
-async function keepSummary(tx: Transaction, row: typeof run.$inferSelect, state: RunState, procedure: Procedure): Promise<void> {
+async function keepSummary(tx: Transaction, loaded: LoadedRun): Promise<typeof runSummary.$inferInsert.next> {
+  const { row, state, procedure } = loaded;
   const summary = summarise(procedure, state);
-  const { runId, assetId, customerId, ...values } = summaryRow(row, state, summary);
+  const { runId, assetId, customerId, ...values } = summaryRow(row, procedure, state, summary);
   await tx
     .insert(runSummary)
     .values({ runId, assetId, customerId, ...values })
     .onConflictDoUpdate({ target: runSummary.runId, set: values });
-  await tx.delete(channelResult).where(eq(channelResult.runId, row.id));
-  const rows = resultRows(row, state, summary);
-  if (rows.length) await tx.insert(channelResult).values(rows);
+  await keepResults(tx, loaded, resultRows(row, state, summary));
+  return values.next;
+}
+
+/** Writes what changed since the last command; all of it where nobody knows what stands there. */
+async function keepResults(tx: Transaction, loaded: LoadedRun, rows: (typeof channelResult.$inferInsert)[]): Promise<void> {
+  const before = loaded.written;
+  const now = new Map(rows.map((one) => [`${one.channel}/${one.point}`, JSON.stringify(one)]));
+  loaded.written = now;
+  const changed = rows.filter((one) => before?.get(`${one.channel}/${one.point}`) !== now.get(`${one.channel}/${one.point}`));
+  const gone = before ? [...before.keys()].filter((key) => !now.has(key)) : [];
+  if (!before) await tx.delete(channelResult).where(eq(channelResult.runId, loaded.row.id));
+  else if (gone.length || changed.length) {
+    const keys = [...gone, ...changed.map((one) => `${one.channel}/${one.point}`)];
+    await tx
+      .delete(channelResult)
+      .where(
+        and(
+          eq(channelResult.runId, loaded.row.id),
+          inArray(sql`${channelResult.channel} || '/' || ${channelResult.point}`, keys),
+        ),
+      );
+  }
+  if (changed.length) await tx.insert(channelResult).values(changed);
 }

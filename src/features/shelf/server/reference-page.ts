@@ -1,7 +1,7 @@
-import { desc, eq, sql } from 'drizzle-orm';
+import { desc, eq } from 'drizzle-orm';
 import type { ReferenceSnapshot } from '@/core/record/reference-snapshot';
 import type { Transaction } from '@/data/connection';
-import { asset, reference, referenceBooking, referenceCheck, run } from '@/data/schema';
+import { asset, reference, referenceBooking, referenceCheck, referenceTotal, run } from '@/data/schema';
 import { referenceSnapshot } from './snapshot';
 
 export interface ReferencePage {
@@ -32,10 +32,10 @@ export async function referencePage(tx: Transaction, id: string): Promise<Refere
     .where(eq(referenceBooking.referenceId, id))
     .orderBy(desc(referenceBooking.at))
     .limit(50);
-  const total = await tx
-    .select({ litres: sql<string | null>`sum(${referenceBooking.litres})` })
-    .from(referenceBooking)
-    .where(eq(referenceBooking.referenceId, id));
+  const [total] = await tx
+    .select({ litres: referenceTotal.litres })
+    .from(referenceTotal)
+    .where(eq(referenceTotal.referenceId, id));
   return {
     snapshot,
     row: row!,
@@ -46,6 +46,6 @@ export async function referencePage(tx: Transaction, id: string): Promise<Refere
       .orderBy(desc(referenceCheck.at), desc(referenceCheck.id))
       .limit(50),
     uses,
-    drawnL: Number(total[0]?.litres ?? 0),
+    drawnL: Number(total?.litres ?? 0),
   };
 }

@@ -1,10 +1,10 @@
 import { addDays, format, parseISO } from 'date-fns';
-import { and, desc, eq, inArray, sql } from 'drizzle-orm';
+import { and, desc, eq, inArray } from 'drizzle-orm';
 import { Dec } from '@/core/quantity/decimal';
 import { gasAvailable } from '@/core/supply/gas-available';
 import type { ReferenceSnapshot } from '@/core/record/reference-snapshot';
 import type { Transaction } from '@/data/connection';
-import { reference, referenceBooking, referenceCheck } from '@/data/schema';
+import { reference, referenceCheck, referenceTotal } from '@/data/schema';
 import { isId } from '@/platform/shape';
 
 type Row = typeof reference.$inferSelect;
@@ -26,31 +26,24 @@ export async function referenceSnapshots(tx: Transaction, ids?: string[]): Promi
     .from(referenceCheck)
     .where(and(eq(referenceCheck.what, 'pressure'), ids ? inArray(referenceCheck.referenceId, ids) : undefined))
     .orderBy(referenceCheck.referenceId, desc(referenceCheck.at), desc(referenceCheck.id));
-  const drawn = await tx
-    .select({ id: referenceBooking.referenceId, litres: sql<string>`sum(${referenceBooking.litres})` })
-    .from(referenceBooking)
-    .where(
-      and(
-        ids ? inArray(referenceBooking.referenceId, ids) : undefined,
-        sql`not exists (select 1 from reference_check c where c.reference_id = ${referenceBooking.referenceId} and c.what = 'pressure' and c.at >= ${referenceBooking.at})`,
-      ),
-    )
-    .groupBy(referenceBooking.referenceId);
-  // Doses of liquids are all booked since the bottle was opened: no gauge says what is left.
-  const poured = await tx
-    .select({ id: referenceBooking.referenceId, litres: sql<string>`sum(${referenceBooking.litres})` })
-    .from(referenceBooking)
-    .where(ids ? inArray(referenceBooking.referenceId, ids) : undefined)
-    .groupBy(referenceBooking.referenceId);
+  const totals = new Map(
+    (
+      await tx
+        .select()
+        .from(referenceTotal)
+        .where(ids ? inArray(referenceTotal.referenceId, ids) : undefined)
+    ).map((row) => [row.referenceId, row]),
+  );
   return rows.map((row) => {
     if (row.detail.volumeMl)
-      return toSnapshot(row, null, leftMl(row, poured.find((entry) => entry.id === row.id)?.litres ?? '0'));
+      // Doses of liquids are all booked since the bottle was opened: no gauge says what is left.
+      return toSnapshot(row, null, leftMl(row, totals.get(row.id)?.litres ?? '0'));
     const bar = readings.find((entry) => entry.id === row.id)?.bar ?? row.pressureBar;
     if (!row.waterVolumeL || !bar) return toSnapshot(row, null);
     const content = gasAvailable({ waterVolumeL: Number(row.waterVolumeL), gaugePressureBar: Number(bar) });
     return toSnapshot(
       row,
-      Dec.max(0, new Dec(content).minus(drawn.find((entry) => entry.id === row.id)?.litres ?? 0))
+      Dec.max(0, new Dec(content).minus(totals.get(row.id)?.sinceGauge ?? 0))
         .toDecimalPlaces(1)
         .toFixed(),
     );

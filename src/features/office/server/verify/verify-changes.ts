@@ -21,6 +21,20 @@ export async function verifyChanges(tx: Transaction, report: VerifyReport): Prom
   for (const { table_name: table, key_columns: key } of kept) await verifyTable(tx, report, table, key);
 }
 
+/** What was drawn of each bottle, against its bookings and the last reading of its gauge. */
+export async function verifyTotals(tx: Transaction, report: VerifyReport): Promise<void> {
+  const { rows } = await tx.execute<{ id: string }>(sql`
+    with ought as (
+      select r.id, coalesce(sum(b.litres), 0) as litres, coalesce(sum(b.litres) filter (where g.at is null or b.at > g.at), 0) as since_gauge, g.at as gauge_at
+      from reference r
+      left join lateral (select max(at) as at from reference_check c where c.reference_id = r.id and c.what = 'pressure') g on true
+      left join reference_booking b on b.reference_id = r.id group by r.id, g.at)
+    select coalesce(o.id, t.reference_id)::text as id from ought o full join reference_total t on t.reference_id = o.id
+    where o.id is null or (t.reference_id is null and (o.litres <> 0 or o.gauge_at is not null))
+      or t.litres <> o.litres or t.since_gauge <> o.since_gauge or t.gauge_at is distinct from o.gauge_at and t.reference_id is not null order by 1 limit 1000`);
+  for (const { id } of rows) addFault(report, `reference ${id}, its total`, 'it is not what its bookings come to');
+}
+
 const FOLLOWED = [
   'account',
   'asset',

@@ -3,7 +3,7 @@ import type { Database, Transaction } from '@/data/connection';
 import { checkAnchor, type Anchor } from './anchor';
 import { emptyReport, type VerifyReport } from './report';
 import { verifyAudit } from './verify-audit';
-import { verifyChanges } from './verify-changes';
+import { verifyChanges, verifyTotals } from './verify-changes';
 import { verifyDocuments } from './verify-documents';
 import { verifyRuns } from './verify-runs';
 
@@ -26,6 +26,7 @@ export async function verifyIn(tx: Transaction, anchor: Anchor | null, sinceAnch
   await verifyDocuments(tx, report, anchor?.content.keys ?? null);
   await verifyAudit(tx, report);
   await verifyChanges(tx, report);
+  await verifyTotals(tx, report);
   if (anchor) await checkAnchor(tx, report, anchor);
   return report;
 }

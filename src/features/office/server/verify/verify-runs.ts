@@ -132,7 +132,7 @@ function verifyDerived(
   const summary = summarise(procedure, state);
   const compare = (what: string, kept: object[] | undefined, ought: object[], key: string[]) =>
     differences(kept ?? [], ought, key).forEach((difference) => addFault(report, `run ${row.id}, ${what}`, difference));
-  compare('its summary', page.summaries.get(row.id), [summaryRow(row, state, summary)], ['runId']);
+  compare('its summary', page.summaries.get(row.id), [summaryRow(row, procedure, state, summary)], ['runId']);
   compare('its results', page.results.get(row.id), resultRows(row, state, summary), ['channel', 'point']);
   compare('its probes', page.probes.get(row.id), probeRows(row, state, procedure), ['channel']);
   compare(
