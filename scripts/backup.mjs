@@ -1,17 +1,15 @@
-// npm run backup [-- FILE]: one file with the whole database. Keep secrets.json of the data folder apart: it holds the key that signs new certificates; old ones stay checkable without it.
-import { mkdirSync, statSync } from 'node:fs';
-import { dirname, join, resolve } from 'node:path';
-import { clusterAt, dumpDatabase, startCluster, stopCluster } from './lib/cluster.mjs';
+// npm run backup [-- FILE]: the database, the house's secrets and its anchors in one encrypted file (see docs/running.md). WERKBANK_BACKUP_FOLDERS names second places, separated by ":".
+import { resolve } from 'node:path';
+import { writeBackup } from './lib/archive.mjs';
+import { clusterAt, startCluster, stopCluster } from './lib/cluster.mjs';
 import { giveUp, homeFolder, say } from './lib/system.mjs';
 
-const cluster = clusterAt(homeFolder());
+const home = homeFolder();
+const cluster = clusterAt(home);
 if (!cluster.state) giveUp('There is nothing to back up on this machine yet: npm start makes it.');
-const file = resolve(
-  process.argv[2] ??
-    join(homeFolder(), 'backups', `werkbank-${new Date().toISOString().slice(0, 19).replace(/[:T]/g, '-')}.dump`),
-);
-mkdirSync(dirname(file), { recursive: true });
 const { startedHere } = await startCluster(cluster);
-dumpDatabase(cluster, file);
+const { file, bytes, missed } = writeBackup(cluster, home, process.argv[2] ? { file: resolve(process.argv[2]) } : {});
 if (startedHere) stopCluster(cluster);
-say(`${file} (${(statSync(file).size / 1e6).toFixed(1)} MB)`);
+say(`${file} (${(bytes / 1e6).toFixed(1)} MB). It opens with the recovery sheet alone: npm run recovery-sheet prints it.`);
+missed.forEach((one) => console.error(`not copied to ${one}`));
+process.exit(missed.length ? 1 : 0);

@@ -32,3 +32,6 @@ declare module '*/scripts/lib/supervisor.mjs' {
     stop(): Promise<void>;
   };
 }
+declare module '*/scripts/lib/archive.mjs' {
+  export function toForget(names: string[]): string[];
+}

@@ -113,14 +113,15 @@ const HOUSE_ONLY = [
 ];
 
 /** The migrations, as the owner: the one time its password is handed to a process. */
-export function migrate(cluster, database) {
-  tsx(['src/data/migrate.ts'], {
+export function migrate(cluster, database, options) {
+  const env = {
     ...process.env,
     ...QUIET,
     OWNER_DATABASE_URL: addresses(cluster, database).owner,
     // The house's own key goes into the record with it: the application may not put one there.
     WERKBANK_PUBLIC_KEY: secretsOf(cluster.home).signing.public,
-  });
+  };
+  return tsx(['src/data/migrate.ts'], env, options);
 }
 
 export function tsx(args, env, options = {}) {

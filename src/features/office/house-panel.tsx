@@ -36,6 +36,7 @@ export function HousePanel({ findings, zone }: { findings: Awaited<ReturnType<ty
 
 type Row = Awaited<ReturnType<typeof houseFindings>>[number];
 function wordOf({ kind, ok, detail }: Row): string {
+  if (kind === 'disk') return String(detail.said ?? '');
   if (kind !== 'verify') return say({ code: ok ? 'house.done' : 'house.failed' });
   return ok ? say({ code: 'house.holds' }) : say({ code: 'house.faults', numbers: { count: String(detail.found ?? 0) } });
 }

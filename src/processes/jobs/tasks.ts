@@ -6,6 +6,7 @@ import { deliverMail, TryAgain } from '@/features/due/server';
 import { drawBlankSheet, sheetJob } from '@/features/paper/server';
 import { systemClock } from '@/platform/clock';
 import { tellDone } from '@/platform/jobs';
+import { backup } from './backup';
 import { nightly } from './nightly';
 
 const id = yup.string().uuid().required();
@@ -31,6 +32,7 @@ export const TASKS: TaskList = {
     await tellDone(database(), sheetJob(rest.sheetId));
   },
   nightly: () => nightly(),
+  backup: () => backup(),
 };
 
 const isLast = ({ job }: JobHelpers): boolean => job.attempts >= job.max_attempts;

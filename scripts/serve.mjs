@@ -1,0 +1,61 @@
+// npm run serve: a house that works in earnest. No stand-ins, no demo, nothing simulated: the database, the web for the workshop, the public listener, the jobs, the instrument gateway, each started again when it falls. See docs/running.md.
+import { mkdirSync } from 'node:fs';
+import { clusterAt, ensureDatabase, startCluster, stopCluster } from './lib/cluster.mjs';
+import { houseSettings } from './lib/house-env.mjs';
+import { answers } from './lib/processes.mjs';
+import { ensureBuild, ensureModules, environment, migrate, publicEnvironment, tsx } from './lib/project.mjs';
+import { supervisor } from './lib/supervisor.mjs';
+import { giveUp, homeFolder, portIsFree, say } from './lib/system.mjs';
+
+process.umask(0o077);
+const settings = houseSettings();
+for (const [name, port] of [
+  ['PORT', settings.port],
+  ['PUBLIC_PORT', settings.publicPort],
+])
+  if (!(await portIsFree(port))) giveUp(`Port ${port} is taken: set ${name} to another one.`);
+ensureModules();
+const home = homeFolder();
+mkdirSync(home, { recursive: true, mode: 0o700 });
+const cluster = clusterAt(home);
+const { startedHere } = await startCluster(cluster);
+ensureDatabase(cluster);
+migrate(cluster);
+await ensureBuild();
+const env = {
+  ...environment({ cluster, home, port: settings.port, publicPort: settings.publicPort, smtpPort: 25, origin: settings.origin }),
+  WERKBANK_HOST: settings.host,
+  WERKBANK_PUBLIC_HOST: settings.publicHost,
+  WERKBANK_PUBLIC_ORIGIN: settings.publicOrigin,
+  SMTP_URL: settings.smtp,
+  WERKBANK_SIMULATED: 'no',
+  WERKBANK_BACKUPS: process.env.WERKBANK_BACKUPS ?? 'yes',
+};
+const people = tsx(['src/processes/people-count.ts'], env).stdout.trim();
+if (people.endsWith(' 0')) say('nobody can sign in yet: npm run add-administrator -- "NAME" ADDRESS');
+
+const house = supervisor({ say });
+let stopping = false;
+async function stop(code) {
+  if (stopping) return;
+  stopping = true;
+  await house.stop();
+  if (startedHere) stopCluster(cluster);
+  process.exit(code);
+}
+for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => stop(0));
+
+// Their lines go to where this one's go: the journal, under systemd, which keeps them short.
+const loud = { quiet: false };
+house.script('The jobs process', 'src/processes/jobs.ts', env, loud);
+house.script('The instrument gateway', 'src/processes/gateway.ts', env, loud);
+house.web('The web process', env, loud);
+house.web('The public listener', publicEnvironment(env, cluster), loud);
+house.keepCluster(cluster);
+try {
+  await answers(`http://127.0.0.1:${settings.port}/api/health`, 90);
+} catch (error) {
+  // Who can't listen on loopback may listen elsewhere: the supervisor goes on looking after it.
+  say(error.message);
+}
+say(`serving ${settings.origin}, codes lead to ${settings.publicOrigin}, data in ${home}`);
