@@ -5,7 +5,15 @@ import { join } from 'node:path';
 import { Client } from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { toForget } from '../../scripts/lib/archive.mjs';
-import { addresses, clusterAt, ensureDatabase, loadDatabase, removeCluster, startCluster, type Cluster } from '../../scripts/lib/cluster.mjs';
+import {
+  addresses,
+  clusterAt,
+  ensureDatabase,
+  loadDatabase,
+  removeCluster,
+  startCluster,
+  type Cluster,
+} from '../../scripts/lib/cluster.mjs';
 
 /** A house as the last landed state left it (docs in tests/upgrade): three runs with their documents, made by that state's own use cases. */
 const LANDED = join(__dirname, '..', 'upgrade');
@@ -56,28 +64,46 @@ describe('upgrading a house of the last landed state', () => {
     const folder = join(house.home, 'backups');
     const [name] = readdirSync(folder);
     const file = join(folder, name!);
-    expect([statSync(folder).mode & 0o777, statSync(file).mode & 0o777, statSync(join(house.home, 'backup-key.txt')).mode & 0o777]).toEqual([0o700, 0o600, 0o600]);
+    expect([
+      statSync(folder).mode & 0o777,
+      statSync(file).mode & 0o777,
+      statSync(join(house.home, 'backup-key.txt')).mode & 0o777,
+    ]).toEqual([0o700, 0o600, 0o600]);
     expect(readFileSync(file, 'latin1').slice(0, 20)).toBe('age-encryption.org/v');
-    expect(run(house.home, 'trial-restore')).toMatchObject({ status: 0, said: expect.stringContaining('it can be restored') as string });
+    expect(run(house.home, 'trial-restore')).toMatchObject({
+      status: 0,
+      said: expect.stringContaining('it can be restored') as string,
+    });
     const empty = homeOf('rebuilt');
     const key = join(empty, 'typed.txt');
     writeFileSync(key, /AGE-SECRET-KEY-\S+/.exec(readFileSync(join(house.home, 'backup-key.txt'), 'utf8'))![0]);
-    expect(run(empty, 'restore', file, '--key', key)).toMatchObject({ status: 0, said: expect.stringMatching(/3 documents, .*: all hold/) as string });
+    expect(run(empty, 'restore', file, '--key', key)).toMatchObject({
+      status: 0,
+      said: expect.stringMatching(/3 documents, .*: all hold/) as string,
+    });
     expect(readFileSync(join(empty, 'secrets.json'), 'utf8')).toBe(readFileSync(join(house.home, 'secrets.json'), 'utf8'));
     // A second time it is refused: a house that is there isn't replaced by accident.
     expect(run(empty, 'restore', file)).toMatchObject({ status: 1, said: expect.stringContaining('--replace') as string });
     const other = homeOf('stranger');
     spawnSync('age-keygen', ['-o', join(other, 'key.txt')]);
-    expect(run(other, 'restore', file, '--key', join(other, 'key.txt'))).toMatchObject({ status: 1, said: expect.stringContaining('can’t be opened') as string });
+    expect(run(other, 'restore', file, '--key', join(other, 'key.txt'))).toMatchObject({
+      status: 1,
+      said: expect.stringContaining('can’t be opened') as string,
+    });
   });
   it('what doesn’t hold after it is rolled back: the house is as it was', async () => {
     const broken = await landed('broken');
-    await ask(broken.cluster, `set session_replication_role = replica; update certificate set content = jsonb_set(content, '{item,serial}', '"X"') where issue_no = 1`);
+    await ask(
+      broken.cluster,
+      `set session_replication_role = replica; update certificate set content = jsonb_set(content, '{item,serial}', '"X"') where issue_no = 1`,
+    );
     const { status, said } = run(broken.home, 'upgrade', '--no-build');
     expect(status).toBe(1);
     expect(said).toMatch(/as it was before/);
     expect(said).toMatch(/its content does not match its hash/);
-    expect(await ask(broken.cluster, `select max(name) as last from schema_migration`)).toEqual([{ last: expect.stringMatching(/^0017/) as string }]);
+    expect(await ask(broken.cluster, `select max(name) as last from schema_migration`)).toEqual([
+      { last: expect.stringMatching(/^0017/) as string },
+    ]);
     rmSync(join(broken.home, 'backups'), { recursive: true, force: true });
   });
 });
