@@ -25,7 +25,8 @@ try {
   startScript('src/processes/gateway.ts', env, { quiet: true });
   startWeb(env, { quiet: true });
   await answers(`http://127.0.0.1:${port}/api/health`);
-  process.exitCode = inProcess('src/processes/bench-live.ts') || figures;
+  const load = inProcess('src/processes/bench-load.ts');
+  process.exitCode = inProcess('src/processes/bench-live.ts') || load || figures;
 } finally {
   await stopAll();
   removeCluster(cluster);

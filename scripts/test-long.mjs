@@ -1,4 +1,4 @@
-// npm run test:long: trials that take too long for every day; "-- mutations" (kills, forgeries, shapes, settling, rows) makes one of them. What they said is kept in docs/long-trials.md.
+// npm run test:long: trials that take too long for every day; "-- mutations" (kills, forgeries, shapes, proxy, settling, rows) makes one of them. What they said is kept in docs/long-trials.md.
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureServer } from './lib/cluster.mjs';
@@ -7,6 +7,7 @@ import { giveUp, ROOT, say } from './lib/system.mjs';
 import { forgeries } from './long/forgeries.mjs';
 import { kills } from './long/kills.mjs';
 import { mutations } from './long/mutations.mjs';
+import { proxy } from './long/proxy.mjs';
 import { rows } from './long/rows.mjs';
 import { settling } from './long/settling.mjs';
 import { shapes } from './long/shapes.mjs';
@@ -40,6 +41,11 @@ const TRIALS = {
         ...bad.slice(0, 50).map((one) => `- ${one}`),
       ].join('\n');
     },
+  },
+  proxy: {
+    title: 'Behind nginx',
+    note: 'https, forwarded addresses, uploads; two web and two jobs processes, started anew one after the other under load.',
+    run: proxy,
   },
   settling: {
     title: 'Settling',

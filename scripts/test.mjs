@@ -18,6 +18,8 @@ function setUp() {
   if (!existsSync('/usr/bin/chromium')) missing.push('chromium');
   if (!installed('pdftotext', 'pdfdetach', 'pdfsig')) missing.push('poppler-utils');
   if (!installed('qpdf')) missing.push('qpdf');
+  // Backups are encrypted by it.
+  if (!installed('age', 'age-keygen')) missing.push('age');
   // A second opinion on salinity and oxygen.
   if (!existsSync('/usr/lib/python3/dist-packages/gsw')) missing.push('python3-gsw');
   if (missing.length) aptInstall(missing, 'A program that the tests use');

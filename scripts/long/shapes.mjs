@@ -1,11 +1,12 @@
 // Everything that takes something in is sent what no page of ours sends: every server action, every route that writes, every page and route by its address. Each must answer in words (4xx, or a page that says so); nothing may end in "unforeseen" or 5xx.
-import { createHash, createHmac, randomBytes } from 'node:crypto';
+import { randomBytes } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { openDoors } from '../lib/doors.mjs';
 import { stopAll } from '../lib/processes.mjs';
 import { ensureBuild } from '../lib/project.mjs';
 import { closeHouse, ensureDemoDump, openHouse } from '../lib/seeded.mjs';
+import { sessionCookie } from '../lib/sign-in.mjs';
 import { ROOT } from '../lib/system.mjs';
 import { addresses } from '../lib/cluster.mjs';
 
@@ -242,14 +243,9 @@ async function signedIn(house) {
   const { Client } = (await import('pg')).default;
   const client = new Client({ connectionString: addresses(house.cluster).owner });
   await client.connect();
-  const token = randomBytes(24).toString('hex');
-  await client.query(
-    `insert into session (id, expires_at, token, user_id) select $1, now() + interval '2 hours', $2, id from "user" where role = 'administrator' limit 1`,
-    [token.slice(0, 20), createHash('sha256').update(`session ${token}`).digest('hex')],
-  );
+  const cookie = await sessionCookie(client, house.env.WERKBANK_SECRET);
   await client.end();
-  const seal = createHmac('sha256', house.env.WERKBANK_SECRET).update(token).digest('base64');
-  return `werkbank.session_token=${encodeURIComponent(`${token}.${seal}`)}`;
+  return cookie;
 }
 
 async function idsOf(house) {
