@@ -190,6 +190,7 @@ async function pictures(env) {
   await sign.getByTestId('budget').first().waitFor();
   await shot(sign, 'approval');
   await sign.getByLabel('Annex: uncertainty budgets').check();
+  await sign.getByLabel('Your password, to sign').fill('harbour-bench-2026');
   await sign.getByRole('button', { name: 'Approve and issue the certificate' }).click();
   await sign.waitForURL('**/certificates/**');
   await shot(sign, 'certificate');

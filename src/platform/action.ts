@@ -3,6 +3,7 @@ import { database, type Transaction } from '@/data/connection';
 import { asActor } from './as-actor';
 import { recordAudit } from './audit';
 import { systemClock } from './clock';
+import { confirmPerson, type SigningAct } from './confirm-person';
 import { toFailure, type Failure } from './failure';
 import { may, type Permission } from './permission';
 import { currentActor } from './session';
@@ -19,8 +20,11 @@ interface Options<S extends Schema> {
   audit: ((input: InferType<S>) => string) | 'none';
   /** For what waits for something outside or takes connections of its own: it opens transactions itself, and audits itself. */
   transaction?: false;
+  /** It puts a name to a document: whoever does it says once more who they are, with a field `password` in the schema, before anything begins. */
+  signs?: SigningAct;
 }
 
+const passwordIn = (input: unknown): string => String((input as { password?: string }).password ?? '');
 const NOBODY = { id: '', name: '', role: 'counter' as const };
 
 /** The wrapper of every server action: session, role, Yup, one transaction with its audit entry, a clear error. */
@@ -47,12 +51,13 @@ export function action<S extends Schema, T>(
         return { ok: false, code: 'notAllowed', message: `A ${actor!.role} can’t do this.`, fields: {}, status: 403 };
       }
       const input = await parse(options.schema, raw);
+      const signed = options.signs ? { signed: await confirmPerson(actor!, passwordIn(input), options.signs, now) } : {};
       if (options.transaction === false) {
         const context = { tx: database() as unknown as Transaction, actor: actor ?? NOBODY, now };
         return { ok: true, value: await work(context, input) };
       }
       const value = await database().transaction(async (tx) => {
-        const context = { tx, actor: actor ?? NOBODY, now };
+        const context = { tx, actor: actor ?? NOBODY, now, ...signed };
         await asActor(tx, context.actor, options.name);
         const result = await work(context, input);
         if (options.audit !== 'none') await recordAudit(context, options.name, options.audit(input));

@@ -12,6 +12,8 @@ export interface WorkshopSettings {
   mailFrom: string;
   places: number;
   samePersonApproves: boolean;
+  /** Whether whoever gives out roles may also put their name to documents. */
+  administratorSigns: boolean;
   remindAheadDays: number;
   remindAfterDays: number;
   /** In which prices are stated. */
@@ -30,6 +32,7 @@ export const DEFAULT_SETTINGS: WorkshopSettings = {
   mailFrom: 'workshop@localhost',
   places: 6,
   samePersonApproves: false,
+  administratorSigns: true,
   remindAheadDays: 21,
   remindAfterDays: 14,
   currency: 'EUR',

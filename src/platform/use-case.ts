@@ -6,4 +6,15 @@ export interface UseCaseContext {
   tx: Transaction;
   actor: Actor;
   now: Date;
+  /** Where somebody signs: who said once more who they are, and what their name means. */
+  signed?: Signed;
+}
+
+/** A signature as an act, kept with its document. */
+export interface Signed {
+  by: string;
+  at: string;
+  act: 'approve' | 'revise' | 'withdraw';
+  meaning: string;
+  how: 'password';
 }

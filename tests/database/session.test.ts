@@ -1,8 +1,11 @@
 import { createHmac } from 'node:crypto';
 import { afterAll, beforeAll, expect, it } from 'vitest';
+import { approveRun } from '@/features/certificates/server';
 import { setUserActive } from '@/features/office/server';
 import { auth } from '@/platform/auth';
 import { runChangeStream } from '@/platform/change-stream';
+import { confirmPerson } from '@/platform/confirm-person';
+import { readSettings, writeSettings } from '@/platform/settings';
 import { SESSION_COOKIE } from '@/platform/session-cookie';
 import { openWorld, type World } from './world';
 
@@ -57,4 +60,41 @@ it('who is kept out is out at once, and the stream of events ends; others’ goe
   );
   await expect.poll(() => streams.map((one) => one.ended)).toEqual([true, false]);
   expect(await auth().api.getSession({ headers: withCookie(token) })).toBeNull();
+});
+
+it('who signs says once more who they are: a wrong password signs nothing, five are followed by a wait, the right one says what the name means', async () => {
+  const now = new Date('2026-11-27T09:00:00Z');
+  const ask = (password: string, seconds = 0) =>
+    confirmPerson(world.signatory, password, 'approve', new Date(now.getTime() + seconds * 1000)).catch(
+      (error: Error) => error.message,
+    );
+  expect(await ask('a long password')).toEqual({
+    by: 'Sign',
+    at: now.toISOString(),
+    act: 'approve',
+    meaning: expect.stringContaining('in my name') as string,
+    how: 'password',
+  });
+  for (let i = 0; i < 5; i += 1) expect(await ask('guessed', i)).toMatch(/nothing was signed/);
+  expect(await ask('a long password', 5)).toMatch(/Wait/);
+  expect(await ask('a long password', 20)).toMatchObject({ act: 'approve' });
+});
+
+it('what was signed stands with the document; an administrator signs none where the workshop keeps the two apart', async () => {
+  const { run } = await world.finishedRun();
+  const context = { actor: { ...world.signatory, role: 'administrator' as const }, now: new Date() };
+  const signed = {
+    by: 'Sign',
+    at: new Date().toISOString(),
+    act: 'approve' as const,
+    meaning: 'In my name.',
+    how: 'password' as const,
+  };
+  await world.db.transaction(async (tx) => writeSettings(tx, { ...(await readSettings(tx)), administratorSigns: false }));
+  await expect(world.db.transaction((tx) => approveRun({ tx, ...context, signed }, { runId: run }))).rejects.toMatchObject({
+    status: 403,
+  });
+  await world.db.transaction(async (tx) => writeSettings(tx, { ...(await readSettings(tx)), administratorSigns: true }));
+  await world.db.transaction((tx) => approveRun({ tx, ...context, signed }, { runId: run }));
+  expect((await world.app.query('select signed from certificate where run_id = $1', [run])).rows).toEqual([{ signed }]);
 });

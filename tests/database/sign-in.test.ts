@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { pool } from '@/data/connection';
-import { guardedTry } from '@/features/office/server/guarded-try';
-import { delayAfter } from '@/features/office/server/try-delay';
+import { guardedTry } from '@/platform/guarded-try';
+import { delayAfter } from '@/platform/try-delay';
 import { openWorld, type World } from './world';
 
 let world: World;

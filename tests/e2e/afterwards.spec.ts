@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test';
-import { PASSWORD, query, signIn, test } from './people';
+import { PASSWORD, query, sign, signIn, test } from './people';
 
 test('the signatory sends one run back with a note; the bench shows it, and the run is open again', async ({ page, browser }) => {
   await signIn(page, 'signatory', '/approve');
@@ -34,7 +34,11 @@ test('a revision says why, keeps the number, and the old code then says “repla
   await page.getByRole('button', { name: 'Issue revision' }).click();
   await expect(page.getByText('Say in a few words why.')).toBeVisible();
   await page.getByLabel('Reason of the revision').fill('address of the customer was wrong');
+  await page.getByLabel('Your password, to sign').fill('not my password');
   await page.getByRole('button', { name: 'Issue revision' }).click();
+  await expect(page.getByText('nothing was signed')).toBeVisible();
+  await sign(page, 'Issue revision');
+  await expect(page.getByText('Signed by Henrike Solde')).toContainText('I issue this revision in my name');
   await expect(page.getByText('Replaces', { exact: false })).toContainText('address of the customer was wrong');
   await expect(page.locator('.page-head')).toContainText(`${old!.number} rev 1`);
   await page.goto(`/certificates/${old!.id}`);

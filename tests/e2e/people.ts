@@ -122,10 +122,16 @@ export const presentStep = (page: Page): Promise<{ key: string | undefined; kind
   });
 
 /** The signatory's turn at another computer: the page of the document that comes of it, and its id. */
+/** Puts the signatory's name to what is on the page. */
+export async function sign(page: Page, button = 'Approve and issue the certificate'): Promise<void> {
+  await page.getByLabel('Your password, to sign').fill(PASSWORD);
+  await page.getByRole('button', { name: button }).click();
+}
+
 export async function approve(browser: Browser, run: string): Promise<{ page: Page; id: string }> {
   const page = await (await browser.newContext()).newPage();
   await signIn(page, 'signatory', `/approve/${run}`);
-  await page.getByRole('button', { name: 'Approve and issue the certificate' }).click();
+  await sign(page);
   await page.waitForURL('**/certificates/**');
   return { page, id: page.url().split('/').pop()! };
 }

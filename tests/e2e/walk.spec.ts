@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { contentHash } from '@/core/certificate/canonical';
 import { expect } from '@playwright/test';
 import { simpleParser } from 'mailparser';
-import { act, allGood, goOnEarly, query, pressPlace, read, receiveInstrument, signIn, step, test } from './people';
+import { act, allGood, goOnEarly, query, pressPlace, read, receiveInstrument, sign, signIn, step, test } from './people';
 
 /** The whole way, from the ticket to the certificate and the reminder, in a real browser. */
 test('walks from receipt to reminder', async ({ page, browser }) => {
@@ -154,7 +154,7 @@ test('walks from receipt to reminder', async ({ page, browser }) => {
       await expect(office.getByTestId('budget')).toContainText('Quality file Q-12');
       await office.getByLabel('Annex: uncertainty budgets').check();
       await expect(office.getByText('misread the display')).toBeVisible();
-      await office.getByRole('button', { name: 'Approve and issue the certificate' }).click();
+      await sign(office);
       await office.waitForURL('**/certificates/**');
       return office.url().split('/').pop()!;
     });

@@ -37,6 +37,14 @@ export const certificate = pgTable('certificate', {
   token: text('token').notNull(),
   issuedAt: instant('issued_at').notNull(),
   issuedBy: text('issued_by').notNull(),
+  /** What the signature meant, and how the person said who they are. */
+  signed: jsonb('signed').$type<{
+    by: string;
+    at: string;
+    act: 'approve' | 'revise' | 'withdraw';
+    meaning: string;
+    how: 'password';
+  }>(),
   replaces: uuid('replaces'),
   /** Place in the order of all documents: each carries the hash of the one before. */
   issueNo: bigint('issue_no', { mode: 'number' }).notNull(),

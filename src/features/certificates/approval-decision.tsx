@@ -5,7 +5,9 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import type { NoticeDraft } from '@/core/certificate/notice';
 import { attempt } from '@/platform/client/result';
+import { say } from '@/core/words/say';
 import { approveAction, sendBackAction } from './actions';
+import { PasswordToSign } from './password-to-sign';
 
 /** Approve, or send back with a note. */
 export function ApprovalDecision({
@@ -26,11 +28,16 @@ export function ApprovalDecision({
   const [busy, setBusy] = useState(false);
   const [back, setBack] = useState<string | null>(null);
   const [problem, setProblem] = useState('');
-  const approve = async () => {
+  const [password, setPassword] = useState('');
+  const approve = async (event: React.FormEvent) => {
+    event.preventDefault();
     setBusy(true);
-    const result = await attempt(() => approveAction({ runId, annexes, ...(notice && release ? { notice: told } : {}) }));
+    const result = await attempt(() =>
+      approveAction({ runId, password, annexes, ...(notice && release ? { notice: told } : {}) }),
+    );
     if (result.ok) return router.push(`/certificates/${result.value.id}`);
-    setProblem(result.message);
+    setProblem(result.fields.password ?? result.message);
+    setPassword('');
     setBusy(false);
   };
   const send = async (event: React.FormEvent) => {
@@ -90,10 +97,14 @@ export function ApprovalDecision({
           onChange={(event) => setAnnexes({ ...annexes, traces: event.target.checked })}
         />
       </div>
+      <p className="quiet mb-1">{say({ code: 'sign.approve' })}</p>
       <div className="d-flex flex-wrap gap-2 align-items-start">
-        <Button size="lg" onClick={approve} disabled={busy}>
-          {busy ? 'One moment …' : 'Approve and issue the certificate'}
-        </Button>
+        <form className="d-flex gap-2" onSubmit={approve}>
+          <PasswordToSign value={password} onChange={setPassword} />
+          <Button size="lg" type="submit" disabled={busy}>
+            {busy ? 'One moment …' : 'Approve and issue the certificate'}
+          </Button>
+        </form>
         {back === null ? (
           <Button size="lg" variant="plain" onClick={() => setBack('')}>
             Send back

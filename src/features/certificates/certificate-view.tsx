@@ -14,10 +14,12 @@ interface Props {
   withdrawnBy: { id: string; number: string } | null;
   reopened: boolean;
   mayRevise: boolean;
+  /** The signature as an act; null for documents from before it was asked. */
+  signed: { by: string; at: string; meaning: string } | null;
 }
 
 /** A document on the screen: what the PDF says, the way to it, and what can be done about it. */
-export function CertificateView({ id, token, content, hash, replacedBy, withdrawnBy, reopened, mayRevise }: Props) {
+export function CertificateView({ id, token, content, hash, replacedBy, withdrawnBy, reopened, mayRevise, signed }: Props) {
   const withdrawal = isVersion2(content) && content.kind === 'withdrawal';
   return (
     <>
@@ -76,6 +78,7 @@ export function CertificateView({ id, token, content, hash, replacedBy, withdraw
       ) : (
         <CertificateView1 content={content} hash={hash} />
       )}
+      {signed && <p className="quiet mt-3 mb-0">{say({ code: 'sign.how', numbers: signed })}</p>}
       {mayRevise && !replacedBy && !withdrawnBy && !withdrawal && !reopened && (
         <ChangeForms certificateId={id} first={!isVersion2(content)} />
       )}

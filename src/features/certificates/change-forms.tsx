@@ -4,6 +4,8 @@ import { useRouter } from 'next/navigation';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { attempt } from '@/platform/client/result';
+import { say } from '@/core/words/say';
+import { PasswordToSign } from './password-to-sign';
 import { reopenAction, reviseAction, withdrawAction } from './actions';
 
 const WAYS = {
@@ -36,16 +38,17 @@ export function ChangeForms({ certificateId, first }: { certificateId: string; f
   const router = useRouter();
   const [way, setWay] = useState<Way | null>(null);
   const [reason, setReason] = useState('');
+  const [password, setPassword] = useState('');
   const [problem, setProblem] = useState('');
   const send = async (event: React.FormEvent) => {
     event.preventDefault();
     const failed = (result: { message: string; fields: Record<string, string> }) =>
-      setProblem(result.fields.reason ?? result.message);
+      setProblem(result.fields.reason ?? result.fields.password ?? result.message);
     if (way === 'reopen') {
       const result = await attempt(() => reopenAction({ certificateId, reason }));
       return result.ok ? router.push(`/runs/${result.value.run}`) : failed(result);
     }
-    const result = await attempt(() => (way === 'withdraw' ? withdrawAction : reviseAction)({ certificateId, reason }));
+    const result = await attempt(() => (way === 'withdraw' ? withdrawAction : reviseAction)({ certificateId, reason, password }));
     return result.ok ? router.push(`/certificates/${result.value.id}`) : failed(result);
   };
   if (way === null)
@@ -62,15 +65,19 @@ export function ChangeForms({ certificateId, first }: { certificateId: string; f
     );
   return (
     <form className="sheet mt-3" onSubmit={send}>
-      <p className="mb-2">{WAYS[way].says}</p>
-      <div className="d-flex gap-2">
+      <p className="mb-2">
+        {WAYS[way].says} {way !== 'reopen' && <span className="quiet">{say({ code: `sign.${way}` })}</span>}
+      </p>
+      <div className="d-flex flex-wrap gap-2">
         <Form.Control
           autoFocus
           aria-label={WAYS[way].field}
           placeholder={WAYS[way].ask}
           value={reason}
           onChange={(event) => setReason(event.target.value)}
+          style={{ flex: '1 1 18rem' }}
         />
+        {way !== 'reopen' && <PasswordToSign value={password} onChange={setPassword} />}
         <Button type="submit" variant="plain">
           {WAYS[way].send}
         </Button>

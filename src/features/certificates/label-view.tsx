@@ -5,17 +5,17 @@ import { LABEL_OF, type Outcome } from '@/core/results/outcome';
 import { say } from '@/core/words/say';
 import { day } from '@/ui/format';
 import { PrintButton } from '@/ui/print-button';
-import { checkOrigin } from '@/platform/check-origin';
 
 /** The label for the instrument: what the document allows, its number, and the code that opens the public page. 62 × 29 mm. Nothing is printed over what is undecided. */
 export async function LabelView({
   content,
-  token,
+  check,
   outcome,
   assetId,
 }: {
   content: CertificateContent;
-  token: string;
+  /** Where the code leads. */
+  check: string;
   outcome: Outcome;
   assetId: string;
 }) {
@@ -32,7 +32,7 @@ export async function LabelView({
         <p className="notice">{say({ code: 'label.none' })}</p>
       ) : (
         <div className="label-card" data-testid="label">
-          <Code token={token} />
+          <Code check={check} />
           <div>
             <strong>
               {kind === 'tag' ? say({ code: `label.tag.${tagOf(outcome)}` }) : say({ code: `label.${kind}`, numbers: { on } })}
@@ -67,8 +67,8 @@ export async function LabelView({
 const tagOf = (outcome: Outcome) =>
   outcome === 'service' || outcome === 'outside' || outcome === 'returned' ? outcome : 'outOfService';
 
-async function Code({ token }: { token: string }) {
-  const code = await QRCode.toString(`${checkOrigin()}/verify/${token}`, {
+async function Code({ check }: { check: string }) {
+  const code = await QRCode.toString(check, {
     type: 'svg',
     margin: 0,
     errorCorrectionLevel: 'M',

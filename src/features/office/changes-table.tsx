@@ -19,11 +19,11 @@ export function ChangesTable({ list, tables, table, before, zone }: Props) {
       <h2>{say({ code: 'changes.title' })}</h2>
       <p className="quiet small">{say({ code: 'changes.what' })}</p>
       <nav className="d-flex flex-wrap gap-2 small mb-2" aria-label={say({ code: 'changes.filter' })}>
-        <Link href="/office#changes" aria-current={table ? undefined : 'true'}>
+        <Link href="/office/house" aria-current={table ? undefined : 'true'}>
           {say({ code: 'changes.all' })}
         </Link>
         {tables.map((one) => (
-          <Link key={one} href={`/office?of=${one}#changes`} aria-current={one === table ? 'true' : undefined}>
+          <Link key={one} href={`/office/house?of=${one}`} aria-current={one === table ? 'true' : undefined}>
             {plain(one)}
           </Link>
         ))}
@@ -33,7 +33,7 @@ export function ChangesTable({ list, tables, table, before, zone }: Props) {
           {list.rows.map((row) => (
             <tr key={row.id} data-testid="change">
               <td className="text-nowrap">{dayTime(row.at, zone)}</td>
-              <td>{row.actor.name}</td>
+              <td>{row.actor.role === 'program' ? say({ code: 'changes.program' }) : row.actor.name}</td>
               <td>
                 {plain(row.tableName)}{' '}
                 <span className="mono text-break">{list.names[`${row.tableName}/${row.rowKey}`] ?? row.rowKey.slice(0, 18)}</span>
@@ -49,7 +49,7 @@ export function ChangesTable({ list, tables, table, before, zone }: Props) {
           ))}
         </tbody>
       </table>
-      <Pager base="/office" query={{ of: table, changes: before }} next={list.next} param="changes" />
+      <Pager base="/office/house" query={{ of: table, before }} next={list.next} param="before" />
     </div>
   );
 }

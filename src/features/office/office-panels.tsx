@@ -4,6 +4,7 @@ import { useForm } from 'react-hook-form';
 import { yupResolver } from '@hookform/resolvers/yup';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
+import { say } from '@/core/words/say';
 import { attempt } from '@/platform/client/result';
 import type { WorkshopSettings } from '@/platform/settings';
 import { Field } from '@/ui/field';
@@ -84,6 +85,11 @@ export function SettingsForm({ settings }: { settings: WorkshopSettings }) {
         id="same-person"
         label="One-person workshop: whoever did the work may approve it. Every certificate then says so."
         {...register('samePersonApproves')}
+      />
+      <Form.Check
+        id="administrator-signs"
+        label={say({ code: 'settings.administratorSigns' })}
+        {...register('administratorSigns')}
       />
       <div className="d-flex gap-3 align-items-center mt-3">
         <Button type="submit" disabled={isSubmitting}>

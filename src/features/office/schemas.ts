@@ -27,6 +27,7 @@ export const settingsSchema = yup.object({
   mailFrom: yup.string().trim().required('Reminders need a sender.').email('This is no mail address.'),
   places: yup.number().typeError('A number.').integer('Whole places.').min(1).max(24).required(),
   samePersonApproves: yup.boolean().default(false),
+  administratorSigns: yup.boolean().default(true),
   remindAheadDays: yup.number().typeError('A number.').integer().min(1).max(180).required(),
   currency: yup
     .string()

@@ -100,6 +100,7 @@ export const WORKSHOP = {
   zone: 'Europe/Berlin',
   mailFrom: 'workshop@port-ambrel.example',
   places: 12,
+  administratorSigns: true,
   samePersonApproves: false,
   remindAheadDays: 21,
   remindAfterDays: 14,

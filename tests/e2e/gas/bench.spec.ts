@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { query, settled, signIn, step, test } from '../people';
+import { query, settled, sign, signIn, step, test } from '../people';
 import { makeRun, manyPlaces } from './make-run';
 import { fly } from './pilot';
 import { standIn } from './stand-in';
@@ -85,7 +85,7 @@ test('a poisoned sensor: two tries, the cause first, a decision; the tag, and th
     await signIn(office, 'signatory', `/approve/${run}`);
     const notice = office.getByTestId('customer-notice');
     await expect(notice.getByRole('textbox')).toHaveValue(/Combustible, gas: showed \d+ %LEL instead of 50\.0 %LEL/);
-    await office.getByRole('button', { name: 'Approve and issue the certificate' }).click();
+    await sign(office);
     await office.waitForURL('**/certificates/**');
     expect(
       await query('select state from mail m join customer_notice n on n.mail_id = m.id where n.run_id = $1', [run]),

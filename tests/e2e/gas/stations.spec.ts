@@ -4,7 +4,7 @@ import { SCENARIOS } from '@/standins/instrument/scenario';
 import { SimulatedInstrument } from '@/standins/instrument/simulated-instrument';
 import { DockingStation } from '@/standins/station/docking-station';
 import { csvHeader, csvLine } from '@/standins/station/write-log';
-import { query, signIn, test } from '../people';
+import { query, sign, signIn, test } from '../people';
 import { actorOf } from './make-run';
 import { database } from '@/data/connection';
 import { createAsset } from '@/features/counter/server';
@@ -52,7 +52,7 @@ for (const [family, model] of [
     await page.waitForURL('**/approve/**');
     const office = await (await browser.newContext()).newPage();
     await signIn(office, 'signatory', new URL(page.url()).pathname);
-    await office.getByRole('button', { name: 'Approve and issue the certificate' }).click();
+    await sign(office);
     await office.waitForURL('**/certificates/**');
     await expect(office.locator('main')).toContainText('Record of imported station results');
     await office.context().close();

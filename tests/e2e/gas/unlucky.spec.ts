@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { byHand, type ByHand } from '../by-hand';
-import { act, query, settled, signIn, step, test } from '../people';
+import { act, query, settled, sign, signIn, step, test } from '../people';
 import { makeRun, manyPlaces } from './make-run';
 
 /** The unlucky day at the bench, without a cable: each bad answer leads somewhere, and decides which paper comes out. */
@@ -90,7 +90,7 @@ test('stored span value, zero that fails, a new sensor, a dead horn: to the tag,
   const first = office.getByTestId('not-plain');
   await expect(first).toContainText('Horn sounds: fault, silent. Out of service.');
   await expect(first).toContainText('CO sensor replaced');
-  await office.getByRole('button', { name: 'Approve and issue the certificate' }).click();
+  await sign(office);
   await office.waitForURL('**/certificates/**');
   const id = office.url().split('/').pop()!;
   await office.goto(`/certificates/${id}/label`);
@@ -121,7 +121,7 @@ test('stored span value, zero that fails, a new sensor, a dead horn: to the tag,
   await step(page, 'Finished');
   await office.goto(`/approve/${again.run}`);
   await settled(office);
-  await office.getByRole('button', { name: 'Approve and issue the certificate' }).click();
+  await sign(office);
   await office.waitForURL('**/certificates/**');
   expect((await query<{ status: string }>('select status from asset where id = $1', [assetId]))[0]!.status).toBe('outOfService');
   await office.goto(`/assets/${assetId}`);

@@ -6,6 +6,9 @@ import { certificate } from '@/data/schema';
 import { nextNumber } from '@/platform/next-number';
 import type { UseCaseContext } from '@/platform/use-case';
 import { enqueue } from '@/platform/jobs';
+import { Problem } from '@/platform/problem';
+import { readSettings } from '@/platform/settings';
+import { say } from '@/core/words/say';
 import { drawJob } from './draw-job';
 import { signContent } from './sign';
 
@@ -43,6 +46,9 @@ export async function insertDocument(
   make: (previous: CertificateVersion2['previous']) => Promise<CertificateVersion2> | CertificateVersion2,
 ): Promise<{ id: string; content: CertificateVersion2 }> {
   const { tx, actor, now } = context;
+  // Whoever gives out roles may be kept from giving out documents.
+  if (actor.role === 'administrator' && !(await readSettings(tx)).administratorSigns)
+    throw new Problem(say({ code: 'sign.apart' }), {}, 403);
   const issueNo = await nextNumber(tx, 'issue', 0);
   const [before] =
     issueNo > 1
@@ -70,6 +76,7 @@ export async function insertDocument(
     token: randomBytes(18).toString('base64url'),
     issuedAt: now,
     issuedBy: actor.name,
+    signed: context.signed ?? null,
   });
   // Drawn while nobody waits. What was entered with a date long past is drawn when somebody opens it.
   if (Date.now() - now.getTime() < 86_400_000) await enqueue(tx, 'drawDocument', { certificateId: id }, drawJob(id));

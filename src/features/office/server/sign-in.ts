@@ -13,7 +13,7 @@ import { readDevice, writeDevice } from '@/platform/known-device';
 import { networkOf, PEER_HEADER } from '@/platform/peer-address';
 import { Problem } from '@/platform/problem';
 import { hostCookie, isHttps } from '@/platform/session-cookie';
-import { guardedTry } from './guarded-try';
+import { guardedTry } from '@/platform/guarded-try';
 
 const DEVICE_COOKIE = 'werkbank_device';
 const deviceCookie = () => hostCookie(DEVICE_COOKIE);

@@ -1,6 +1,8 @@
 import { notFound } from 'next/navigation';
 import { CertificateView } from '@/features/certificates';
 import { certificateById } from '@/features/certificates/server';
+import { readSettings } from '@/platform/settings';
+import { dayTime } from '@/ui/format';
 import { page } from '@/platform/page';
 import { may } from '@/platform/permission';
 
@@ -20,6 +22,12 @@ export default page({ permission: 'signedIn', name: '/certificates/[id]' }, asyn
         withdrawnBy={withdrawnBy ? { id: withdrawnBy, number: withdrawnNumber! } : null}
         reopened={status !== null && status !== 'approved'}
         mayRevise={may(actor.role, 'approve')}
+        signed={
+          certificate.signed && {
+            ...certificate.signed,
+            at: dayTime(new Date(certificate.signed.at), (await readSettings(tx)).zone),
+          }
+        }
       />
     </main>
   );

@@ -2,6 +2,7 @@ import { notFound } from 'next/navigation';
 import { LabelView } from '@/features/certificates';
 import { certificateById } from '@/features/certificates/server';
 import { outcomeOfRun } from '@/features/bench/server';
+import { checkOrigin } from '@/platform/check-origin';
 import { page } from '@/platform/page';
 
 export const metadata = { title: 'Label' };
@@ -11,7 +12,7 @@ export default page({ permission: 'signedIn', name: '/certificates/[id]/label' }
     <main className="page page-narrow">
       <LabelView
         content={found.certificate.content}
-        token={found.certificate.token}
+        check={`${checkOrigin()}/verify/${found.certificate.token}`}
         outcome={await outcomeOfRun(tx, found.certificate.runId)}
         assetId={found.certificate.assetId}
       />

@@ -2,8 +2,8 @@ import { and, count, eq, gt, lt, max, ne, type SQL } from 'drizzle-orm';
 import { say } from '@/core/words/say';
 import { database } from '@/data/connection';
 import { signInFailure } from '@/data/schema';
-import { gate } from '@/platform/gate';
-import { Problem } from '@/platform/problem';
+import { gate } from './gate';
+import { Problem } from './problem';
 import { delayAfter } from './try-delay';
 
 const WINDOW_MS = 15 * 60_000;
