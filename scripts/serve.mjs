@@ -47,7 +47,7 @@ for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => stop(0));
 
 // Their lines go to where this one's go: the journal, under systemd, which keeps them short.
 const loud = { quiet: false };
-house.script('The jobs process', 'src/processes/jobs.ts', env, loud);
+house.script('The jobs process', 'src/processes/jobs.ts', { ...env, WERKBANK_FIRST_NIGHT: 'yes' }, loud);
 house.script('The instrument gateway', 'src/processes/gateway.ts', env, loud);
 house.web('The web process', env, loud);
 house.web('The public listener', publicEnvironment(env, cluster), loud);

@@ -36,7 +36,7 @@ const troubles = (line) => {
   if (/"level":(50|60)/.test(line) || /Error/.test(line)) console.error(line);
 };
 house.script('The mail stand-in', 'src/standins/mail-server.ts', { ...demo.env, SMTP_PORT: String(demo.smtpPort) });
-house.script('The jobs process', 'src/processes/jobs.ts', demo.env, { onLine: troubles });
+house.script('The jobs process', 'src/processes/jobs.ts', { ...demo.env, WERKBANK_FIRST_NIGHT: 'yes' }, { onLine: troubles });
 house.script('The instrument gateway', 'src/processes/gateway.ts', demo.env, { onLine: troubles });
 for (const standIn of demoLines(demo.env)) house.script(standIn.file, standIn.file, { ...demo.env, ...standIn.env });
 house.web('The web process', demo.env, { dev, quiet: !dev, ...(dev ? {} : { onLine: troubles }) });

@@ -1,10 +1,13 @@
+import { eq } from 'drizzle-orm';
 import { Logger, parseCronItems, run, type CronItem } from 'graphile-worker';
+import { Pool } from 'pg';
 import { closeDatabase, database } from '@/data/connection';
+import { houseCheck } from '@/data/schema';
 import { closeMailer, markCutOff } from '@/features/due/server';
 import { closeChangeStream } from '@/platform/change-stream';
 import { systemClock } from '@/platform/clock';
+import { enqueue } from '@/platform/jobs';
 import { log } from '@/platform/log';
-import { Pool } from 'pg';
 import { lookAtDisk } from './jobs/disk';
 import { isLater, TASKS } from './jobs/tasks';
 
@@ -56,6 +59,14 @@ async function sweep(): Promise<void> {
     log.warn({ error: String(error) }, 'jobs could not look for what was left behind');
   }
 }
+/** A house that has not looked at itself yet does so at once, where it is wanted: nobody should wait for a night to see what it finds. */
+async function firstNight(): Promise<void> {
+  if (process.env.WERKBANK_FIRST_NIGHT !== 'yes') return;
+  const [known] = await database().select({ id: houseCheck.id }).from(houseCheck).where(eq(houseCheck.kind, 'verify')).limit(1);
+  if (!known) await enqueue(database(), 'nightly', {}, { key: 'nightly', attempts: 1 });
+}
+void firstNight().catch((error) => log.warn({ error: String(error) }, 'no first night'));
+
 const sweeping = setInterval(() => void sweep(), SWEEP_MS);
 void sweep();
 log.info({ atOnce: AT_ONCE }, 'jobs process started');

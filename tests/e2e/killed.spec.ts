@@ -9,7 +9,6 @@ import { query, settled, signIn, test } from './people';
 
 const FOUR = { O2: 18, CH4: 2.5, H2S: 25, CO: 100 };
 const ROOT = process.cwd();
-const NEXT = join(ROOT, 'node_modules/next/dist/bin/next');
 const children = new Set<ChildProcess>();
 
 /** One process each, no launcher in between: what is killed is the thing itself. */
@@ -27,7 +26,7 @@ const killed = (child: ChildProcess) =>
     child.once('exit', () => resolve());
     child.kill('SIGKILL');
   });
-const web = (port: number) => begin([NEXT, 'start', '-H', '127.0.0.1', '-p', String(port)], { PORT: String(port) });
+const web = (port: number) => begin(['--import', 'tsx', 'src/processes/web.ts'], { PORT: String(port) });
 const gateway = () => begin(['--import', 'tsx', 'src/processes/gateway.ts'], {});
 const answers = (port: number) =>
   expect

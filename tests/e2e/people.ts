@@ -122,6 +122,12 @@ export const presentStep = (page: Page): Promise<{ key: string | undefined; kind
   });
 
 /** The signatory's turn at another computer: the page of the document that comes of it, and its id. */
+/** Leaves by the name in the bar. */
+export async function signOut(page: Page): Promise<void> {
+  await page.locator('.bar-menu summary').click();
+  await page.getByRole('button', { name: 'Sign out', exact: true }).click();
+}
+
 /** Puts the signatory's name to what is on the page. */
 export async function sign(page: Page, button = 'Approve and issue the certificate'): Promise<void> {
   await page.getByLabel('Your password, to sign').fill(PASSWORD);

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { contentHash } from '@/core/certificate/canonical';
 import { expect } from '@playwright/test';
 import { simpleParser } from 'mailparser';
-import { act, allGood, goOnEarly, query, pressPlace, read, receiveInstrument, sign, signIn, step, test } from './people';
+import { act, allGood, goOnEarly, query, pressPlace, read, receiveInstrument, sign, signIn, signOut, step, test } from './people';
 
 /** The whole way, from the ticket to the certificate and the reminder, in a real browser. */
 test('walks from receipt to reminder', async ({ page, browser }) => {
@@ -20,7 +20,7 @@ test('walks from receipt to reminder', async ({ page, browser }) => {
   await expect(page.locator('.slip svg')).toBeVisible();
 
   await test.step('bench: to a place by keys; its clock runs and survives a reload', async () => {
-    await page.getByRole('button', { name: /sign out/ }).click();
+    await signOut(page);
     await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();
     await signIn(page, 'technician');
     const ticket = page.getByTestId(`ticket-${code}`);

@@ -45,4 +45,4 @@ alter table run_summary add column next jsonb;
 
 create index ticket_run on ticket (run_id) where run_id is not null;
 create index asset_order on asset (serial, id);
-create index asset_customer_due on asset (customer_id, next_due) where status = 'inUse';
+create index asset_model on asset (model_id, id);

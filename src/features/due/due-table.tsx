@@ -31,7 +31,7 @@ export function DueTable({ list, counts, customers, window, customerId, after, t
         <nav className="tabs" aria-label="Window">
           {WINDOWS.map(([key, name]) => (
             <Link key={key} href={href(key)} aria-current={key === window}>
-              {name} <strong>{counts[key]}</strong>
+              {name} <strong>{counted(counts[key])}</strong>
             </Link>
           ))}
         </nav>
@@ -103,3 +103,6 @@ export function DueTable({ list, counts, customers, window, customerId, after, t
     </>
   );
 }
+
+/** Beyond a thousand it is only said that there are more: counting them all is work for nobody. */
+const counted = (n: number): string => (n > 1000 ? '1000+' : String(n));

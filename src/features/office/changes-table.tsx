@@ -54,7 +54,16 @@ export function ChangesTable({ list, tables, table, before, zone }: Props) {
   );
 }
 
-const plain = (table: string): string => table.replace(/_/g, ' ');
+/** What a thing is called where people read of it. */
+const NAMES: Record<string, string> = {
+  asset: 'instrument',
+  asset_channel: 'channel',
+  asset_use: 'uses',
+  instrument_model: 'model',
+  user: 'person',
+  interval_policy: 'interval',
+};
+const plain = (table: string): string => NAMES[table] ?? table.replace(/_/g, ' ');
 
 function Changed({ before, after }: { before: Record<string, unknown>; after: Record<string, unknown> }) {
   return (

@@ -2,7 +2,7 @@
 import { useEffect } from 'react';
 import { Link } from '@/ui/link';
 import { usePathname, useRouter } from 'next/navigation';
-import { MonitorX, Moon, Sun } from 'lucide-react';
+import { Moon, Sun } from 'lucide-react';
 import type { Role } from '@/core/record/event';
 import { may, type Permission } from '@/platform/permission';
 import { say } from '@/core/words/say';
@@ -37,6 +37,11 @@ export function HouseBar({ name, role, children }: { name: string; role: Role; c
     document.documentElement.dataset.bsTheme = theme;
     document.cookie = `theme=${theme}; path=/; max-age=31536000; samesite=lax`;
   };
+  const leave = async (everywhere: boolean) => {
+    await (everywhere ? signOutEverywhereAction : signOutAction)({});
+    router.push('/sign-in');
+    router.refresh();
+  };
   return (
     <header className="house-bar">
       <span className="house-name">Werkbank</span>
@@ -53,32 +58,19 @@ export function HouseBar({ name, role, children }: { name: string; role: Role; c
           <Sun size={17} className="d-dark-none" aria-hidden />
           <Moon size={17} className="d-light-none" aria-hidden />
         </button>
-        <button
-          className="bar-button"
-          type="button"
-          title={say({ code: 'bar.everywhere' })}
-          aria-label={say({ code: 'bar.everywhere' })}
-          onClick={async () => {
-            if (!window.confirm(say({ code: 'bar.everywhereAsk' }))) return;
-            await signOutEverywhereAction({});
-            router.push('/sign-in');
-            router.refresh();
-          }}
-        >
-          <MonitorX size={17} aria-hidden />
-        </button>
-        <button
-          className="bar-button"
-          type="button"
-          title={`${name}, ${role}`}
-          onClick={async () => {
-            await signOutAction({});
-            router.push('/sign-in');
-            router.refresh();
-          }}
-        >
-          {name.split(' ')[0]} · sign out
-        </button>
+        <details className="bar-menu">
+          <summary className="bar-button" title={`${name}, ${role}`}>
+            {name.split(' ')[0]}
+          </summary>
+          <div className="bar-choices">
+            <button type="button" onClick={() => void leave(false)}>
+              {say({ code: 'bar.signOut' })}
+            </button>
+            <button type="button" onClick={() => void leave(true)}>
+              {say({ code: 'bar.everywhere' })}
+            </button>
+          </div>
+        </details>
       </div>
     </header>
   );

@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { byHand, type ByHand } from '../by-hand';
-import { act, query, settled, sign, signIn, step, test } from '../people';
+import { act, query, settled, sign, signIn, signOut, step, test } from '../people';
 import { makeRun, manyPlaces } from './make-run';
 
 /** The unlucky day at the bench, without a cable: each bad answer leads somewhere, and decides which paper comes out. */
@@ -179,7 +179,7 @@ test('a wrong date read back, an outage with gas open, two people at one compute
   await page.getByLabel('What the signatory and the customer should know').fill('display scratched');
   await page.getByRole('button', { name: 'Keep the note' }).click();
   await expect(page.locator('.away')).toBeVisible();
-  await page.getByRole('button', { name: /sign out/ }).click();
+  await signOut(page);
   await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();
   await context.unroute('**/api/bench');
   await signIn(page, 'signatory', `/runs/${run}`);
@@ -188,7 +188,7 @@ test('a wrong date read back, an outage with gas open, two people at one compute
     query<{ actor: { role: string } }>("select actor from run_event where run_id = $1 and type = 'noted'", [run]);
   await page.waitForTimeout(1500);
   expect(await notes()).toEqual([]);
-  await page.getByRole('button', { name: /sign out/ }).click();
+  await signOut(page);
   await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();
   await signIn(page, 'technician', `/runs/${run}`);
   await expect(page.locator('.log-line', { hasText: 'display scratched' })).toBeVisible();
