@@ -21,6 +21,8 @@ const SWEEP_MS = 60_000;
 
 const queue = new Pool({ connectionString: process.env.JOBS_DATABASE_URL, max: AT_ONCE + 2 });
 queue.on('error', () => undefined);
+// A connection that breaks while a job has it is replaced; without a listener it would end the process.
+queue.on('connect', (client) => client.on('error', () => undefined));
 
 const runner = await run({
   pgPool: queue,

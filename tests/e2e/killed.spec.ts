@@ -1,5 +1,4 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { join } from 'node:path';
 import { expect, type Page } from '@playwright/test';
 import { freePort } from '@/processes/free-port';
 import { fly } from './gas/pilot';
