@@ -76,8 +76,8 @@ export async function openHouse(dump, name = 'house') {
   await startCluster(cluster);
   ensureDatabase(cluster);
   loadDatabase(cluster, join(dump, 'demo.dump'));
-  const [port, smtpPort] = [await freePort(), await freePort()];
-  return { name, home, cluster, port, smtpPort, env: environment({ cluster, home, port, smtpPort }) };
+  const [port, publicPort, smtpPort] = [await freePort(), await freePort(), await freePort()];
+  return { name, home, cluster, port, smtpPort, env: environment({ cluster, home, port, publicPort, smtpPort }) };
 }
 
 export const closeHouse = (house) => removeCluster(house.cluster);

@@ -56,12 +56,12 @@ export async function readJson(request: Request, most = 4_000_000): Promise<unkn
 }
 
 /**
- * What a schema makes of it. The schema library's own trimming throws where an object stands for text: that is misshapen as well. Errors: ValidationError, Problem (400).
+ * What a schema makes of it; what it doesn't name is left out, unless somebody behind it reads on. The schema library's own trimming throws where an object stands for text: that is misshapen as well. Errors: ValidationError, Problem (400).
  */
-export async function parse<S extends Schema>(schema: S, raw: unknown): Promise<InferType<S>> {
+export async function parse<S extends Schema>(schema: S, raw: unknown, { stripUnknown = true } = {}): Promise<InferType<S>> {
   refuseMisshapen(raw);
   try {
-    return (await schema.validate(raw, { abortEarly: false, stripUnknown: true })) as InferType<S>;
+    return (await schema.validate(raw, { abortEarly: false, stripUnknown })) as InferType<S>;
   } catch (error) {
     if (error instanceof TypeError) throw misshapen();
     throw error;

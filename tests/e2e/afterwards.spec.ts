@@ -81,7 +81,7 @@ test('a document is reopened: the wrong figure is corrected, approved again as a
   await bench.getByRole('button', { name: /Finish and hand/ }).click();
   await expect(bench.locator('.present-step h2')).toContainText('Finished');
   await page.goto(`/approve/${old.run}`);
-  await page.getByRole('button', { name: /^Approve/ }).click();
+  await sign(page);
   await page.waitForURL('**/certificates/**');
   await expect(page.locator('.page-head')).toContainText(`${old.number} rev 1`);
   const [made] = (await query<{ changed: string[] }>(

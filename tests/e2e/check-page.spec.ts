@@ -20,9 +20,12 @@ test('the check page bears out the issued file and names each of ten doctored on
   const forged = doctored(pdf, data!, second!);
   expect(Object.keys(forged)).toHaveLength(10);
 
-  // A stranger, who is not signed in.
+  // A stranger, who comes by the code on paper: to the public listener, which has nothing else.
+  const outside = process.env.WERKBANK_PUBLIC_ORIGIN!;
   const stranger = await (await browser.newContext()).newPage();
-  await stranger.goto(`/verify/${one.token}`);
+  for (const door of ['/sign-in', '/', '/certificates'])
+    expect((await stranger.request.get(`${outside}${door}`, { maxRedirects: 0 })).status()).toBe(404);
+  await stranger.goto(`${outside}/verify/${one.token}`);
   const sent: string[] = [];
   stranger.on('request', (request) => request.method() !== 'GET' && sent.push(request.url()));
   const checked = stranger.getByTestId('checked');

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, ilike, or, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, or, sql } from 'drizzle-orm';
 import { samplesAsked } from '@/core/procedure/schools-of';
 import type { Transaction } from '@/data/connection';
 import { usesOfAsset } from '@/features/due/server';

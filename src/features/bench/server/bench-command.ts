@@ -32,7 +32,7 @@ export async function benchCommand(
   context: UseCaseContext,
   body: unknown,
 ): Promise<{ ok: true; events: RunEvent[] } | { ok: false; refusal: Refusal }> {
-  const parcel = await parse(parcelSchema, body);
+  const parcel = await parse(parcelSchema, body, { stripUnknown: false });
   const command = parseCommand((body as { command: unknown }).command);
   if (command.type === 'approve' || command.type === 'sendBack')
     return { ok: false, refusal: refuse('notHere', 'Approval has its own page.') };
