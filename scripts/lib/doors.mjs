@@ -2,7 +2,7 @@ import { publicEnvironment } from './project.mjs';
 import { answers, startScript, startWeb } from './processes.mjs';
 
 /** Everything a house needs running before a browser comes: mail, instrument gateway, web. */
-export async function openDoors(house) {
+export async function openDoors(house, { outside = true } = {}) {
   const { env, smtpPort } = house;
   startScript('src/standins/mail-server.ts', { ...env, SMTP_PORT: String(smtpPort) }, { quiet: true });
   startScript('src/processes/gateway.ts', env, { quiet: true });
@@ -16,7 +16,7 @@ export async function openDoors(house) {
       },
     },
   );
-  if (env.PUBLIC_PORT) {
+  if (outside && env.PUBLIC_PORT) {
     startWeb(publicEnvironment(env, house.cluster), { quiet: true });
     await answers(`${env.WERKBANK_PUBLIC_ORIGIN}/api/health`);
   }

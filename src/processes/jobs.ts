@@ -1,3 +1,4 @@
+import { setPriority } from 'node:os';
 import { eq } from 'drizzle-orm';
 import { Logger, parseCronItems, run, type CronItem } from 'graphile-worker';
 import { Pool } from 'pg';
@@ -18,6 +19,10 @@ const AT_ONCE = Number(process.env.WERKBANK_JOBS_AT_ONCE ?? 3);
 /** A job that is held for so long belongs to a process that died: the longest takes a minute. The night's work is left alone. */
 const DEAD_AFTER_MINUTES = 5;
 const SWEEP_MS = 60_000;
+const BEHIND = 8;
+
+// Whoever stands at the bench goes first: mails and drawings take what is left of the processor.
+setPriority(BEHIND);
 
 const queue = new Pool({ connectionString: process.env.JOBS_DATABASE_URL, max: AT_ONCE + 2 });
 queue.on('error', () => undefined);
