@@ -150,12 +150,18 @@ try {
   const failed = lanes.find((lane) => lane.status === 'rejected');
   if (failed) throw failed.reason;
   const dump = lanes[0].value;
-  houses.push(await openHouse(dump, 'house'), await openHouse(dump, 'water'));
+  // One part after the other: two cores are busy with one, and a walk that is starved says nothing of the house.
+  const first = await openHouse(dump, 'house');
+  houses.push(first);
+  await openDoors(first, { outside: false });
+  await browserPart('house', first);
+  await browserPart('alone', first);
+  await stopAll();
   // The walk that comes by the code on paper is in the second house.
-  await openDoors(houses[0], { outside: false });
-  await openDoors(houses[1]);
-  await Promise.all([browserPart('house', houses[0]), browserPart('water', houses[1])]);
-  await browserPart('alone', houses[0]);
+  const second = await openHouse(dump, 'water');
+  houses.push(second);
+  await openDoors(second);
+  await browserPart('water', second);
 } catch (error) {
   tally.failed += 1;
   console.error(error);

@@ -42,18 +42,17 @@ describe('what falls is started again', () => {
     house.keep('steady', program('setInterval(() => 0, 1000)'));
     const steady = starts[0]!.pid;
     house.keep('falling', program('process.exit(3)'));
-    await expect.poll(() => starts.length, { timeout: 10_000 }).toBeGreaterThanOrEqual(5);
-    const falls = starts.slice(1).map(({ at }) => at);
-    const pauses = falls.slice(1).map((at, i) => at - falls[i]!);
-    expect(pauses[1]!).toBeGreaterThan(pauses[0]! * 1.5);
-    expect(pauses[2]!).toBeGreaterThan(pauses[1]! * 1.5);
+    await expect.poll(() => starts.length, { timeout: 25_000 }).toBeGreaterThanOrEqual(5);
+    // What it said it would wait, not what a busy machine made of it.
+    const pauses = said.flatMap((text) => /^falling ended \(3\): started again in ([\d.]+) s/.exec(text)?.[1] ?? []);
+    expect(pauses.slice(0, 4)).toEqual(['0.5', '1.0', '2.0', '4.0']);
     expect(alive(steady)).toBe(true);
     process.kill(steady, 'SIGKILL');
     await expect.poll(() => said.some((text) => /^steady ended \(SIGKILL\)/.test(text))).toBe(true);
     await expect
       .poll(() => starts.some(({ pid, at }) => pid !== steady && at > Date.now() - 3000 && alive(pid)), { timeout: 5000 })
       .toBe(true);
-  }, 20_000);
+  }, 40_000);
   it('one that is there and answers nothing any more is ended and started again', async () => {
     const { house, said, program } = keeper();
     const port = await freePort();
