@@ -1,5 +1,6 @@
 // npm test: everything, on a fresh machine as well. Ends with one line "N passed, N failed" over all.
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { cpus, loadavg } from 'node:os';
 import { join } from 'node:path';
 import { addresses, ensureServer } from './lib/cluster.mjs';
 import { ensureBuild, ensureModules } from './lib/project.mjs';
@@ -100,11 +101,14 @@ const browserPart = (part, house) =>
     },
   );
 
-/** Times at which this process itself was not given the processor for a second: its timer of 100 ms came that late. */
+/**
+ * Times at which this machine was starved: this process itself was not given the processor for a second (its timer of 100 ms came that late), or more than three were ready for each core over the last minute.
+ */
 const starved = [];
 let expected = Date.now() + 100;
 setInterval(() => {
   if (Date.now() - expected > 1000) starved.push([expected, Date.now()]);
+  if (loadavg()[0] > 3 * cpus().length) starved.push([Date.now() - 60_000, Date.now()]);
   expected = Date.now() + 100;
 }, 100).unref();
 

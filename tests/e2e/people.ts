@@ -121,7 +121,6 @@ export const presentStep = (page: Page): Promise<{ key: string | undefined; kind
     return { key: step, kind };
   });
 
-/** The signatory's turn at another computer: the page of the document that comes of it, and its id. */
 /** Leaves by the name in the bar. */
 export async function signOut(page: Page): Promise<void> {
   await page.locator('.bar-menu summary').click();
@@ -134,6 +133,7 @@ export async function sign(page: Page, button = 'Approve and issue the certifica
   await page.getByRole('button', { name: button }).click();
 }
 
+/** The signatory's turn at another computer: the page of the document that comes of it, and its id. */
 export async function approve(browser: Browser, run: string): Promise<{ page: Page; id: string }> {
   const page = await (await browser.newContext()).newPage();
   await signIn(page, 'signatory', `/approve/${run}`);
