@@ -50,8 +50,9 @@ export function guardedTry<T>(
   }, network);
 }
 
-/** Seconds that are left of the delay after so many failures. */
+/** Seconds that are left of the delay after so many failures. Where nothing is delayed nobody waits, whatever the clocks say: two who come at the same moment see each other's try as a failure that lies ahead. */
 function waitOf({ failures, last }: { failures: number; last: Date | null }, now: Date): number {
-  if (failures <= 0 || !last) return 0;
-  return Math.max(0, Math.ceil(delayAfter(failures) - (now.getTime() - last.getTime()) / 1000));
+  const delay = failures > 0 ? delayAfter(failures) : 0;
+  if (delay === 0 || !last) return 0;
+  return Math.max(0, Math.ceil(delay - (now.getTime() - last.getTime()) / 1000));
 }

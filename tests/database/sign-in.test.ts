@@ -46,6 +46,14 @@ describe('tries of a password', () => {
     expect(await at('d@test', 21, right, 'own browser', '198.51.100.4')).toBe('in after 0');
     expect(await at('d@test', 21, right, '', '203.0.113.9')).toBe('in after 0');
   });
+  it('two who sign in at the same moment don’t wait for each other, whose clock ever is ahead', async () => {
+    let enter = () => undefined as void;
+    const first = at('e@test', 0.4, () => new Promise((resolve) => (enter = () => resolve('in'))));
+    await expect.poll(async () => (await pool().query("select 1 from sign_in_failure where email = 'e@test'")).rowCount).toBe(1);
+    expect(await at('e@test', 0, right)).toBe('in after 1');
+    enter();
+    expect(await first).toBe('in after 0');
+  });
   it('twenty at once can’t slip past the count', async () => {
     const answers = await Promise.all(Array.from({ length: 20 }, () => at('c@test', 0, wrong)));
     expect(answers.filter((one) => one === 'wrong').length).toBeLessThanOrEqual(7);
