@@ -1,4 +1,4 @@
-import { expect, test as base, type Browser, type Page } from '@playwright/test';
+import { expect, test as base, type Browser, type Page, type Request } from '@playwright/test';
 import { Pool } from 'pg';
 
 /** A room is drawn by the server first; a press before the browser has taken it over would be lost. */
@@ -120,6 +120,27 @@ export const presentStep = (page: Page): Promise<{ key: string | undefined; kind
     const { step, kind = '' } = (one as HTMLElement).dataset;
     return { key: step, kind };
   });
+
+/**
+ * Presses a key for this step alone: in one moment of the page with the look whether it is the present one, and gone on from only when all that the press sent was answered. On a busy machine a second press would else land
+ * on the step after it.
+ */
+export async function pressAt(page: Page, step: string, key: string): Promise<void> {
+  const sent = new Set<Request>();
+  const begun = (one: Request) => void (one.url().endsWith('/api/bench') && sent.add(one));
+  const ended = (one: Request) => void sent.delete(one);
+  page.on('request', begun).on('requestfinished', ended).on('requestfailed', ended);
+  await page.evaluate(
+    ([wanted, pressed]) => {
+      const now = document.querySelector<HTMLElement>('.present-step')?.dataset.step;
+      if (now !== wanted) return;
+      document.body.dispatchEvent(new KeyboardEvent('keydown', { key: pressed!, bubbles: true, cancelable: true }));
+    },
+    [step, key],
+  );
+  for (let quiet = 0; quiet < 3; quiet = sent.size ? 0 : quiet + 1) await page.waitForTimeout(100);
+  page.off('request', begun).off('requestfinished', ended).off('requestfailed', ended);
+}
 
 /** Leaves by the name in the bar. */
 export async function signOut(page: Page): Promise<void> {

@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { goOnEarly, presentStep } from '../people';
+import { goOnEarly, presentStep, pressAt } from '../people';
 import type { StandIn } from './stand-in';
 
 export interface Flight {
@@ -102,7 +102,7 @@ async function read(page: Page, key: string): Promise<void> {
             .getByText(/([1-9]\d*) of \1 settled/)
             .count()
         )
-          await page.locator('body').press('c');
+          await pressAt(page, key, 'c');
         return 'waiting';
       },
       { timeout: 120_000, intervals: [300] },

@@ -1,7 +1,7 @@
 import { expect, type Page } from '@playwright/test';
 import type { MeterRole } from '@/standins/meter/meter-models';
 import { handFor } from '@/processes/seed/water-pilot';
-import { goOnEarly, presentStep } from '../people';
+import { goOnEarly, presentStep, pressAt } from '../people';
 import { contentOf, type MeterStandIn } from './meter';
 
 export interface WaterFlight {
@@ -192,7 +192,7 @@ async function read({ page, device }: WaterFlight, key: string): Promise<void> {
           .getByText(/([1-9]\d*) of \1 settled/)
           .count();
         if (!ready) return 'waiting';
-        await page.locator('body').press('c');
+        await pressAt(page, key, 'c');
         return 'waiting';
       },
       { timeout: 120_000, intervals: [300] },
