@@ -3,7 +3,8 @@ import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureBuild, ensureModules, tsx } from './lib/project.mjs';
 import { demoLines } from './lib/demo.mjs';
-import { answers, startScript, startWeb, stopAll } from './lib/processes.mjs';
+import { openDoors } from './lib/doors.mjs';
+import { startScript, stopAll } from './lib/processes.mjs';
 import { closeHouse, ensureDemoDump, openHouse } from './lib/seeded.mjs';
 import { ROOT, run, say } from './lib/system.mjs';
 
@@ -13,15 +14,11 @@ const { chromium } = await import('@playwright/test');
 const folder = join(ROOT, 'docs', 'screenshots');
 mkdirSync(folder, { recursive: true });
 const house = await openHouse(await ensureDemoDump(), 'pictures');
-const { env, home, smtpPort } = house;
+const { env, home } = house;
 let browser;
 try {
-  startScript('src/standins/mail-server.ts', { ...env, SMTP_PORT: String(smtpPort) }, { quiet: true });
-  startScript('src/processes/gateway.ts', env, { quiet: true });
-  startScript('src/processes/jobs.ts', env, { quiet: true });
   for (const standIn of demoLines(env)) startScript(standIn.file, { ...env, ...standIn.env }, { quiet: true });
-  startWeb(env, { quiet: true });
-  await answers(`${env.WERKBANK_ORIGIN}/api/health`);
+  await openDoors(house, { outside: false });
   browser = await chromium.launch({
     executablePath: '/usr/bin/chromium',
     args: [

@@ -1,5 +1,5 @@
 // Keeps the processes of a house standing: each by itself, with a pause that grows while it keeps falling; the database's server as well. What it ends it knows by process id.
-import { answers, startScript, startWeb, stopAll } from './processes.mjs';
+import { startScript, startWeb, stopAll } from './processes.mjs';
 import { startCluster } from './cluster.mjs';
 
 const FIRST_PAUSE_MS = 500;
@@ -81,5 +81,5 @@ export function supervisor({ say = console.log, lookEveryMs = LOOK_EVERY_MS } = 
     keep(name, (onExit) => startWeb(env, { quiet: true, ...options, onExit }), {
       alive: options.dev ? undefined : `http://${env.WERKBANK_HOST ?? '127.0.0.1'}:${env.PORT}/api/health/alive`,
     });
-  return { keep, script, web, keepCluster, stop, answers };
+  return { keep, script, web, keepCluster, stop };
 }
