@@ -1,22 +1,8 @@
-import { and, desc, eq, inArray, lt, ne, notInArray, sql } from 'drizzle-orm';
+import { and, desc, inArray, lt, ne, sql } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
-import { changeLog, houseCheck, type HouseCheckKind } from '@/data/schema';
+import { changeLog, houseCheck } from '@/data/schema';
 
-/** What people look for: what goes with each visit anyway is left out of the list, not of the log. */
-const WITH_EACH_VISIT = [
-  'ticket',
-  'receipt',
-  'run',
-  'mail',
-  'certificate',
-  'certificate_pdf',
-  'run_trace',
-  'run_photo',
-  'reminder',
-  'house_check',
-  'procedure_version',
-  'account',
-];
+/** What people look for. What goes with each visit anyway is in the log, not in this list. */
 export const CHANGED_TABLES = [
   'customer',
   'asset',
@@ -34,7 +20,6 @@ export const CHANGED_TABLES = [
   'asset_use',
   'probe_place',
 ] as const;
-export type ChangedTable = (typeof CHANGED_TABLES)[number];
 
 /** Changes of what is kept, newest first, paged by key; of one kind of thing, where asked. */
 export async function listChanges(
@@ -49,9 +34,7 @@ export async function listChanges(
       and(
         Number.isSafeInteger(key) && key > 0 ? lt(changeLog.id, key) : undefined,
         ne(changeLog.kind, 'there'),
-        CHANGED_TABLES.some((one) => one === table)
-          ? eq(changeLog.tableName, table!)
-          : notInArray(changeLog.tableName, WITH_EACH_VISIT),
+        inArray(changeLog.tableName, CHANGED_TABLES.some((one) => one === table) ? [table!] : [...CHANGED_TABLES]),
       ),
     )
     .orderBy(desc(changeLog.id))
@@ -84,4 +67,3 @@ async function namesOf(tx: Transaction, rows: { tableName: string; rowKey: strin
 export async function houseFindings(tx: Transaction) {
   return tx.selectDistinctOn([houseCheck.kind]).from(houseCheck).orderBy(houseCheck.kind, desc(houseCheck.id));
 }
-export type { HouseCheckKind };
