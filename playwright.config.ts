@@ -8,7 +8,7 @@ const part = process.env.E2E_PART ?? 'all';
 const BY_KEYS = /e2e\/gas\/by-keys.*spec/;
 const PARTS: Record<string, { name: string; testMatch?: RegExp; testIgnore?: RegExp | RegExp[]; dependencies?: string[] }[]> = {
   house: [
-    { name: 'rooms', testIgnore: [/outage|responsive|killed|e2e\/(gas|water)\//, ROOMS_BESIDE_WATER] },
+    { name: 'rooms', testIgnore: [/outage|responsive|killed|door-rules|e2e\/(gas|water)\//, ROOMS_BESIDE_WATER] },
     // Needs more places than the demo's bench has.
     { name: 'gas', testMatch: /e2e\/gas\/.*spec/, testIgnore: [BESIDE_WATER, BY_KEYS], dependencies: ['rooms'] },
   ],
@@ -24,6 +24,8 @@ const PARTS: Record<string, { name: string; testMatch?: RegExp; testIgnore?: Reg
     { name: 'responsive', testMatch: /responsive/ },
     // Counts presses: one that a busy machine makes somebody repeat is no press of the work.
     { name: 'keys', testMatch: BY_KEYS, dependencies: ['responsive'] },
+    // Asks something new of everybody who signs in.
+    { name: 'door-rules', testMatch: /door-rules/, dependencies: ['keys'] },
   ],
   // Kills processes again and again: npm run test:long.
   kills: [{ name: 'kills', testMatch: /killed/ }],

@@ -1,20 +1,17 @@
 import type { InferType, Schema } from 'yup';
 import { database, type Transaction } from '@/data/connection';
+import { admit, type Door } from './admission';
 import { asActor } from './as-actor';
 import { recordAudit } from './audit';
 import { systemClock } from './clock';
 import { confirmPerson, type SigningAct } from './confirm-person';
 import { toFailure, type Failure } from './failure';
-import { may, type Permission } from './permission';
-import { currentActor } from './session';
 import { parse } from './shape';
 import type { UseCaseContext } from './use-case';
 
 export type ActionResult<T> = { ok: true; value: T } | Failure;
 
-interface Options<S extends Schema> {
-  name: string;
-  permission: Permission;
+interface Options<S extends Schema> extends Door {
   schema: S;
   /** What the audit says it was about; 'none' where the events of a run are the record themselves. */
   audit: ((input: InferType<S>) => string) | 'none';
@@ -35,21 +32,10 @@ export function action<S extends Schema, T>(
   return async function serverAction(raw: unknown): Promise<ActionResult<T>> {
     try {
       const now = systemClock().now();
-      const actor = options.permission === 'public' ? null : await currentActor();
-      if (options.permission !== 'public' && !actor)
-        return {
-          ok: false,
-          code: 'signedOut',
-          message: 'You are signed out. Sign in again in another window; what you typed stays here.',
-          fields: {},
-          status: 401,
-        };
-      if (!may(actor?.role ?? null, options.permission)) {
-        await database().transaction((tx) =>
-          recordAudit({ tx, actor: actor!, now }, 'refused', options.name, { needs: options.permission }),
-        );
-        return { ok: false, code: 'notAllowed', message: `A ${actor!.role} can’t do this.`, fields: {}, status: 403 };
-      }
+      const admission = await admit(options, { now, hand: true });
+      if (admission.turned)
+        return { ok: false, code: admission.turned, message: admission.message, fields: {}, status: admission.status };
+      const { actor } = admission;
       const input = await parse(options.schema, raw);
       const signed = options.signs ? { signed: await confirmPerson(actor!, passwordIn(input), options.signs, now) } : {};
       if (options.transaction === false) {

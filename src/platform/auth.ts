@@ -2,10 +2,13 @@ import { hash, verify } from '@node-rs/argon2';
 import { betterAuth } from 'better-auth';
 import { drizzleAdapter } from 'better-auth/adapters/drizzle';
 import { nextCookies } from 'better-auth/next-js';
+import { twoFactor as twoFactorPlugin } from 'better-auth/plugins/two-factor';
 import { database } from '@/data/connection';
 import { hostCookie, isHttps, SESSION_COOKIE } from './session-cookie';
+import { enterPlugin } from './enter';
 import { withHashedSessions } from './hashed-sessions';
-import { account, session, user, verification } from '@/data/schema';
+import { withSecondFactorFlag } from './second-factor-flag';
+import { account, session, twoFactor, user, verification } from '@/data/schema';
 
 /** Argon2id with the parameters that OWASP's password storage guide names first (19 MiB, 2 passes). */
 const ARGON = { memoryCost: 19456, timeCost: 2, parallelism: 1 };
@@ -14,7 +17,9 @@ export const hashPassword = (password: string) => hash(password, ARGON);
 function make() {
   return betterAuth({
     database: withHashedSessions(
-      drizzleAdapter(database(), { provider: 'pg', schema: { user, session, account, verification } }),
+      withSecondFactorFlag(
+        drizzleAdapter(database(), { provider: 'pg', schema: { user, session, account, verification, twoFactor } }),
+      ),
     ),
     secret: process.env.WERKBANK_SECRET,
     baseURL: process.env.WERKBANK_ORIGIN,
@@ -25,15 +30,32 @@ function make() {
       password: { hash: hashPassword, verify: ({ hash: stored, password }) => verify(stored, password) },
     },
     user: { additionalFields: { role: { type: 'string', input: false }, active: { type: 'boolean', input: false } } },
-    session: { expiresIn: 60 * 60 * 12, updateAge: 60 * 60 },
+    session: {
+      expiresIn: 60 * 60 * 12,
+      updateAge: 60 * 60,
+      additionalFields: {
+        signedInAt: { type: 'date', input: false, required: false },
+        seenAt: { type: 'date', input: false, required: false },
+        lockedAt: { type: 'date', input: false, required: false },
+      },
+    },
+    // What stands in the database opens nothing.
+    verification: { storeIdentifier: 'hashed' },
     advanced: {
       useSecureCookies: false,
+      defaultCookieAttributes: { secure: isHttps() },
       cookies: { session_token: { name: hostCookie(SESSION_COOKIE), attributes: { secure: isHttps() } } },
     },
     // Failures are limited in the database (sign-in.ts), where every web process sees them.
     rateLimit: { enabled: false },
     telemetry: { enabled: false },
-    plugins: [nextCookies()],
+    plugins: [
+      // Ten recovery codes, each good once; encrypted with the house's secret, as the key of the one-time codes is.
+      twoFactorPlugin({ issuer: 'Werkbank', accountLockout: { enabled: true, maxFailedAttempts: 10, durationSeconds: 900 } }),
+      enterPlugin,
+      // Last: it hands the cookies of all others to the answer.
+      nextCookies(),
+    ],
   });
 }
 

@@ -4,10 +4,9 @@ import type { ReactNode } from 'react';
 import type { Actor } from '@/core/record/event';
 import { database, type Transaction } from '@/data/connection';
 import { databaseRefusal } from '@/data/database-problem';
-import { recordAudit } from './audit';
+import { admit, type Door } from './admission';
+import { SayLocked } from './client/say-locked';
 import { systemClock } from './clock';
-import { may, type Permission } from './permission';
-import { currentActor } from './session';
 import { refuseMisshapen } from './shape';
 
 type Params = Record<string, string>;
@@ -23,20 +22,19 @@ export interface PageContext {
 const NOBODY: Actor = { id: '', name: '', role: 'counter' };
 
 /** The wrapper of every page: session, role, one read transaction, time. A page without the role answers 403 and is on record. */
-export function page(options: { permission: Permission; name: string }, render: (context: PageContext) => Promise<ReactNode>) {
+export function page(options: Door, render: (context: PageContext) => Promise<ReactNode>) {
   return async function Page(props: { params: Promise<Params>; searchParams: Promise<Search> }) {
     const [params, search] = [await props.params, await props.searchParams];
     // Reading the headers keeps every page out of the static build.
     await headers();
     const now = systemClock().now();
-    const actor = options.permission === 'public' ? null : await currentActor();
-    if (options.permission !== 'public' && !actor) redirect(`/sign-in?next=${encodeURIComponent(address(options.name, params))}`);
-    if (!may(actor?.role ?? null, options.permission)) {
-      await database().transaction((tx) =>
-        recordAudit({ tx, actor: actor!, now }, 'refused', options.name, { needs: options.permission }),
-      );
-      forbidden();
-    }
+    const admission = await admit(options, { now, hand: false });
+    // While the screen is locked nothing of the page is read or sent: the bar's lock covers it, and loads it anew.
+    if (admission.turned === 'locked') return <SayLocked />;
+    if (admission.turned === 'signedOut') redirect(`/sign-in?next=${encodeURIComponent(address(options.name, params))}`);
+    if (admission.turned === 'secondFactor') redirect('/account');
+    if (admission.turned) forbidden();
+    const { actor } = admission;
     const plain = Object.fromEntries(
       Object.entries(search).flatMap(([key, value]) => (typeof value === 'string' ? [[key, value]] : [])),
     );

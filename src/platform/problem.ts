@@ -5,7 +5,7 @@ export class Problem extends Error {
   constructor(
     message: string,
     readonly fields: Record<string, string> = {},
-    readonly status: 400 | 403 | 404 | 409 | 413 | 415 | 429 | 503 = 400,
+    readonly status: 400 | 401 | 403 | 404 | 409 | 413 | 415 | 429 | 503 = 400,
     readonly extra: Record<string, unknown> = {},
   ) {
     super(message);

@@ -1,14 +1,12 @@
 import { database, type Transaction } from '@/data/connection';
 import type { Actor } from '@/core/record/event';
 import { say } from '@/core/words/say';
+import { admit, type Door } from './admission';
 import { asActor } from './as-actor';
-import { recordAudit } from './audit';
 import { systemClock } from './clock';
 import { toFailure } from './failure';
 import { isOfKind, isOwnOrigin } from './own-origin';
-import { may, type Permission } from './permission';
 import { Problem } from './problem';
-import { currentActor } from './session';
 import { refuseMisshapen } from './shape';
 
 export interface RouteContext {
@@ -28,25 +26,25 @@ function refuseForeign({ method, headers }: Request, takes: readonly string[]): 
 
 /** The wrapper of every route: origin and kind of what writes, session, role, one transaction, a clear error. The body is checked by the Yup schema that the handler hands to `parse`. */
 export function route(
-  options: { permission: Permission; name: string; transaction?: false; takes?: readonly string[] },
+  options: Door & {
+    transaction?: false;
+    takes?: readonly string[];
+    /** The browser sends it on its own: it says nothing of a hand at the computer. */
+    byItself?: true;
+  },
   handler: (context: RouteContext) => Promise<Response>,
 ) {
   return async function routeHandler(request: Request, segment: { params: Promise<Record<string, string>> }): Promise<Response> {
     try {
       refuseForeign(request, options.takes ?? ['application/json']);
       const now = systemClock().now();
-      const actor = options.permission === 'public' ? null : await currentActor();
-      if (options.permission !== 'public' && !actor)
-        return Response.json({ ok: false, code: 'signedOut', message: 'You are signed out.', fields: {} }, { status: 401 });
-      if (!may(actor?.role ?? null, options.permission)) {
-        await database().transaction((tx) =>
-          recordAudit({ tx, actor: actor!, now }, 'refused', options.name, { needs: options.permission }),
-        );
+      const admission = await admit(options, { now, hand: request.method !== 'GET' && !options.byItself });
+      if (admission.turned)
         return Response.json(
-          { ok: false, code: 'notAllowed', message: `A ${actor!.role} can’t do this.`, fields: {} },
-          { status: 403 },
+          { ok: false, code: admission.turned, message: admission.message, fields: {} },
+          { status: admission.status },
         );
-      }
+      const { actor } = admission;
       const params = await segment.params;
       refuseMisshapen([params, [...new URL(request.url).searchParams]]);
       const context = { actor: actor ?? { id: '', name: '', role: 'counter' as const }, now, params, request };

@@ -1,4 +1,5 @@
 import { eq } from 'drizzle-orm';
+import type { Role } from '@/core/record/event';
 import type { Transaction, Database } from '@/data/connection';
 import { setting } from '@/data/schema';
 
@@ -14,6 +15,10 @@ export interface WorkshopSettings {
   samePersonApproves: boolean;
   /** Whether whoever gives out roles may also put their name to documents. */
   administratorSigns: boolean;
+  /** Who of these signs in without a second factor sets one up before anything else. */
+  secondFactorRoles: Role[];
+  /** After so many minutes without a hand the screen locks; 0: never. */
+  lockAfterMinutes: number;
   remindAheadDays: number;
   remindAfterDays: number;
   /** In which prices are stated. */
@@ -33,6 +38,8 @@ export const DEFAULT_SETTINGS: WorkshopSettings = {
   places: 6,
   samePersonApproves: false,
   administratorSigns: true,
+  secondFactorRoles: [],
+  lockAfterMinutes: 15,
   remindAheadDays: 21,
   remindAfterDays: 14,
   currency: 'EUR',
@@ -50,4 +57,17 @@ export async function writeSettings(db: Transaction, settings: WorkshopSettings)
     .insert(setting)
     .values({ key: 'workshop', value: settings })
     .onConflictDoUpdate({ target: setting.key, set: { value: settings } });
+  forgetDoorRules();
 }
+
+/** What the door asks of everybody is looked up once in a while, not with every press. */
+const DOOR_RULES_MS = 5000;
+type DoorRules = Pick<WorkshopSettings, 'secondFactorRoles' | 'lockAfterMinutes'>;
+let rules: { at: number; kept: Promise<DoorRules> } | null = null;
+export function doorRules(db: Database): Promise<DoorRules> {
+  if (!rules || Date.now() - rules.at > DOOR_RULES_MS) rules = { at: Date.now(), kept: readSettings(db) };
+  rules.kept.catch(() => (rules = null));
+  return rules.kept;
+}
+/** Whoever changes them here sees them hold at once. */
+export const forgetDoorRules = (): void => void (rules = null);

@@ -22,7 +22,8 @@ export function useGentleRefresh(everyMs = EVERY_MS): () => void {
     timer.current = setTimeout(() => {
       timer.current = null;
       last.current = Date.now();
-      router.refresh();
+      // What a locked screen covers stays as it was left: drawn anew it would be empty.
+      if (!document.documentElement.hasAttribute('data-locked')) router.refresh();
     }, wait);
   }, [router, everyMs]);
 }

@@ -1,22 +1,47 @@
 import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
+import { LockScreen } from '@/features/account';
+import { passkeyHost, peopleOfScreen } from '@/features/account/server';
+import { LockedStrip } from '@/features/bench';
 import { ScanBox } from '@/features/counter';
 import { HouseBar } from '@/features/office';
-import { currentActor } from '@/platform/session';
+import { database } from '@/data/connection';
+import { currentStanding } from '@/platform/session';
+import { doorRules } from '@/platform/settings';
 
 export default async function HouseLayout({ children }: { children: ReactNode }) {
   // Keeps the bar out of the static build, which has no session.
   await headers();
   // Only the bar is drawn here; each page asks for the session itself. Out of reach of the database the page below says so.
-  const actor = await currentActor().catch(() => null);
+  const drawn = await standingAndRules().catch(() => null);
   return (
     <>
-      {actor && (
-        <HouseBar name={actor.name} role={actor.role}>
-          <ScanBox />
-        </HouseBar>
+      {drawn && (
+        <>
+          {!drawn.standing.locked && (
+            <HouseBar name={drawn.standing.actor.name} role={drawn.standing.actor.role}>
+              <ScanBox />
+            </HouseBar>
+          )}
+          <LockScreen
+            me={drawn.standing.actor}
+            afterMinutes={drawn.lockAfterMinutes}
+            locked={drawn.standing.locked}
+            people={drawn.people}
+            passkeys={passkeyHost(process.env.WERKBANK_ORIGIN) !== null}
+          >
+            <LockedStrip />
+          </LockScreen>
+        </>
       )}
       {children}
     </>
   );
+}
+
+async function standingAndRules() {
+  const standing = await currentStanding();
+  if (!standing) return null;
+  const { lockAfterMinutes } = await doorRules(database());
+  return { standing, lockAfterMinutes, people: await peopleOfScreen() };
 }

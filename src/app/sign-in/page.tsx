@@ -1,4 +1,5 @@
-import { SignInForm } from '@/features/office';
+import { SignInForm } from '@/features/account';
+import { passkeyHost } from '@/features/account/server';
 import { page } from '@/platform/page';
 import { readSettings } from '@/platform/settings';
 
@@ -16,7 +17,7 @@ export default page({ permission: 'public', name: '/sign-in' }, async ({ tx, sea
         <p className="mb-0 fs-5">{(await readSettings(tx)).name}</p>
       </div>
       <main className="sign-in-main">
-        <SignInForm next={next} />
+        <SignInForm next={next} passkeys={passkeyHost(process.env.WERKBANK_ORIGIN) !== null} />
       </main>
     </div>
   );

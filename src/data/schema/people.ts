@@ -10,6 +10,7 @@ export const user = pgTable('user', {
   image: text('image'),
   role: text('role').$type<Role>().notNull().default('technician'),
   active: boolean('active').notNull().default(true),
+  twoFactorEnabled: boolean('two_factor_enabled').notNull().default(false),
   createdAt: instant('created_at').notNull().defaultNow(),
   updatedAt: instant('updated_at').notNull().defaultNow(),
 });
@@ -25,7 +26,60 @@ export const session = pgTable('session', {
   userId: text('user_id')
     .notNull()
     .references(() => user.id),
+  /** When all that is asked at the door was last asked. */
+  signedInAt: instant('signed_in_at').notNull().defaultNow(),
+  /** When a hand was last at this computer. */
+  seenAt: instant('seen_at').notNull().defaultNow(),
+  lockedAt: instant('locked_at'),
 });
+
+export const twoFactor = pgTable('two_factor', {
+  id: text('id').primaryKey(),
+  secret: text('secret').notNull(),
+  backupCodes: text('backup_codes').notNull(),
+  userId: text('user_id')
+    .notNull()
+    .references(() => user.id),
+  verified: boolean('verified').notNull().default(true),
+  failedVerificationCount: integer('failed_verification_count').notNull().default(0),
+  lockedUntil: instant('locked_until'),
+});
+
+export const passkey = pgTable('passkey', {
+  /** The credential's id, base64url. */
+  id: text('id').primaryKey(),
+  userId: text('user_id')
+    .notNull()
+    .references(() => user.id),
+  name: text('name').notNull(),
+  publicKey: text('public_key').notNull(),
+  counter: bigint('counter', { mode: 'number' }).notNull(),
+  transports: text('transports').array().notNull().default([]),
+  madeAt: instant('made_at').notNull(),
+  usedAt: instant('used_at'),
+});
+
+/** What unlocks a bench computer for somebody: a PIN they know, a badge they carry. */
+export const unlockSecret = pgTable('unlock_secret', {
+  userId: text('user_id')
+    .primaryKey()
+    .references(() => user.id),
+  pinHash: text('pin_hash'),
+  badgeDigest: text('badge_digest').unique(),
+  madeAt: instant('made_at').notNull(),
+});
+
+export const computerPerson = pgTable(
+  'computer_person',
+  { computer: text('computer').notNull(), userId: text('user_id').notNull(), until: instant('until').notNull() },
+  (table) => [primaryKey({ columns: [table.computer, table.userId] })],
+);
+
+export const spentCode = pgTable(
+  'spent_code',
+  { userId: text('user_id').notNull(), digest: text('digest').notNull(), at: instant('at').notNull() },
+  (table) => [primaryKey({ columns: [table.userId, table.digest] })],
+);
 
 export const account = pgTable('account', {
   id: text('id').primaryKey(),

@@ -3,6 +3,7 @@ import { createStore, del, entries, set } from 'idb-keyval';
 import type { Command } from '@/core/run/command';
 import type { RunEvent } from '@/core/record/event';
 import type { Refusal } from '@/core/words/refusal';
+import { sayLocked } from '@/platform/client/locked';
 import { SCREEN } from './live/use-hand';
 
 /** A command on its way: kept in the browser's own database until the server has answered, so that neither a reload nor a lost network loses it. */
@@ -57,6 +58,10 @@ export async function deliver(parcel: Parcel, after: number, onAway: (away: bool
       const body = (await response.json()) as Answer & { message?: string; fields?: Record<string, string>; code?: string };
       if (response.status === 401) {
         onAway(true, 'You are signed out. Sign in again in another window: what you typed is kept and goes out then.');
+      } else if (response.status === 423) {
+        // The screen was locked meanwhile: it goes out when the same person goes on.
+        onAway(true, body.message ?? '');
+        sayLocked();
       } else if (body.ok === false && 'refusal' in body && body.refusal.code === 'notYours') {
         // Somebody else is signed in now: it waits here for its owner, and nothing is recorded under another name.
         onAway(false, '');

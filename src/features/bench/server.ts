@@ -1,3 +1,4 @@
+export { gasOff, lockedStrip, type LockedPlace } from './server/gas-off';
 export { benchCommand, eventsAfter } from './server/bench-command';
 export { giveCommand, type Given } from './server/give-command';
 export { outcomeOfRun } from './server/outcome-of-run';

@@ -1,29 +1,10 @@
 'use server';
 import { action } from '@/platform/action';
 import { writeSettings } from '@/platform/settings';
-import {
-  activeSchema,
-  nothingSchema,
-  passwordSchema,
-  roleSchema,
-  settingsSchema,
-  signInSchema,
-  userSchema,
-  waySchema,
-} from './schemas';
-import { addUser, setUserActive, setUserPassword, setUserRole } from './server/people';
-import { signIn, signOut, signOutEverywhere } from './server/sign-in';
+import { activeSchema, passwordSchema, personSchema, roleSchema, settingsSchema, userSchema, waySchema } from './schemas';
+import { addUser, dropSecondFactor, setUserActive, setUserPassword, setUserRole } from './server/people';
 import { chooseWay } from './server/ways';
 
-export const signInAction = action(
-  { name: 'signIn', permission: 'public', schema: signInSchema, audit: 'none', transaction: false },
-  signIn,
-);
-export const signOutAction = action({ name: 'signOut', permission: 'signedIn', schema: nothingSchema, audit: () => '' }, signOut);
-export const signOutEverywhereAction = action(
-  { name: 'signOutEverywhere', permission: 'signedIn', schema: nothingSchema, audit: () => '' },
-  signOutEverywhere,
-);
 export const saveSettingsAction = action(
   { name: 'saveSettings', permission: 'office', schema: settingsSchema, audit: (input) => input.name },
   ({ tx }, input) => writeSettings(tx, input),
@@ -48,6 +29,10 @@ export const setUserRoleAction = action(
 export const setUserPasswordAction = action(
   { name: 'setUserPassword', permission: 'office', schema: passwordSchema, audit: (input) => input.userId },
   setUserPassword,
+);
+export const dropSecondFactorAction = action(
+  { name: 'dropSecondFactor', permission: 'office', schema: personSchema, audit: (input) => input.userId },
+  dropSecondFactor,
 );
 export const chooseWayAction = action(
   {

@@ -6,7 +6,7 @@ import { Moon, Sun } from 'lucide-react';
 import type { Role } from '@/core/record/event';
 import { may, type Permission } from '@/platform/permission';
 import { say } from '@/core/words/say';
-import { signOutAction, signOutEverywhereAction } from './actions';
+import { askLock, signOutAction, signOutEverywhereAction } from '@/features/account';
 
 const ROOMS: { href: string; name: string; needs: Permission }[] = [
   { href: '/', name: 'Bench', needs: 'signedIn' },
@@ -58,11 +58,20 @@ export function HouseBar({ name, role, children }: { name: string; role: Role; c
           <Sun size={17} className="d-dark-none" aria-hidden />
           <Moon size={17} className="d-light-none" aria-hidden />
         </button>
-        <details className="bar-menu">
+        <details
+          className="bar-menu"
+          onClick={({ target, currentTarget }) => {
+            if ((target as HTMLElement).closest('.bar-choices')) currentTarget.open = false;
+          }}
+        >
           <summary className="bar-button" title={`${name}, ${role}`}>
             {name.split(' ')[0]}
           </summary>
           <div className="bar-choices">
+            <Link href="/account">{say({ code: 'account.link' })}</Link>
+            <button type="button" onClick={askLock}>
+              {say({ code: 'lock.now' })}
+            </button>
             <button type="button" onClick={() => void leave(false)}>
               {say({ code: 'bar.signOut' })}
             </button>

@@ -4,5 +4,4 @@ export { ChangesTable } from './changes-table';
 export { HousePanel } from './house-panel';
 export { SettingsForm } from './office-panels';
 export { UserPanel } from './people-panel';
-export { SignInForm } from './sign-in-form';
 export { WaysPanel } from './ways-panel';

@@ -4,6 +4,7 @@ import { useForm } from 'react-hook-form';
 import { yupResolver } from '@hookform/resolvers/yup';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
+import { ROLES } from '@/core/record/event';
 import { say } from '@/core/words/say';
 import { attempt } from '@/platform/client/result';
 import type { WorkshopSettings } from '@/platform/settings';
@@ -70,6 +71,8 @@ export function SettingsForm({ settings }: { settings: WorkshopSettings }) {
           <Field label="Currency of prices" problem={errors.currency?.message}>
             <Form.Control {...register('currency')} />
           </Field>
+        </div>
+        <div className="col-md-4">
           <Field label="Remind after, days overdue" problem={errors.remindAfterDays?.message}>
             <Form.Control type="number" {...register('remindAfterDays')} />
           </Field>
@@ -86,6 +89,26 @@ export function SettingsForm({ settings }: { settings: WorkshopSettings }) {
         label="One-person workshop: whoever did the work may approve it. Every certificate then says so."
         {...register('samePersonApproves')}
       />
+      <div className="row mt-2">
+        <div className="col-md-4">
+          <Field label={say({ code: 'settings.lockAfter' })} problem={errors.lockAfterMinutes?.message}>
+            <Form.Control type="number" {...register('lockAfterMinutes')} />
+          </Field>
+        </div>
+        <fieldset className="col-md-8">
+          <legend className="form-label mb-1 fs-6">{say({ code: 'settings.secondFactor' })}</legend>
+          {ROLES.map((role) => (
+            <Form.Check
+              key={role}
+              inline
+              id={`factor-${role}`}
+              value={role}
+              label={say({ code: `role.${role}` })}
+              {...register('secondFactorRoles')}
+            />
+          ))}
+        </fieldset>
+      </div>
       <Form.Check
         id="administrator-signs"
         label={say({ code: 'settings.administratorSigns' })}

@@ -9,7 +9,8 @@ import { ROLES, type Role } from '@/core/record/event';
 import { say } from '@/core/words/say';
 import { attempt, type Attempted } from '@/platform/client/result';
 import { Field } from '@/ui/field';
-import { addUserAction, setUserActiveAction, setUserPasswordAction, setUserRoleAction } from './actions';
+import { useReady } from '@/ui/use-ready';
+import { addUserAction, dropSecondFactorAction, setUserActiveAction, setUserPasswordAction, setUserRoleAction } from './actions';
 import { userSchema } from './schemas';
 
 interface UserLine {
@@ -18,6 +19,8 @@ interface UserLine {
   email: string;
   role: Role;
   active: boolean;
+  /** Signs in with one-time codes. */
+  codes: boolean;
 }
 
 /** People: who comes in, as what. Each change is in the audit and, from what to what, in the change log. */
@@ -25,6 +28,7 @@ export function UserPanel({ users, me }: { users: UserLine[]; me: string }) {
   const router = useRouter();
   const [message, setMessage] = useState('');
   const [renewing, setRenewing] = useState('');
+  const ready = useReady();
   const after = (result: Attempted) => {
     setMessage(result.ok ? '' : result.message);
     if (result.ok) router.refresh();
@@ -72,6 +76,16 @@ export function UserPanel({ users, me }: { users: UserLine[]; me: string }) {
                   />
                 ) : (
                   <>
+                    {user.codes && user.id !== me && (
+                      <Button
+                        variant="plain"
+                        size="sm"
+                        disabled={!ready}
+                        onClick={async () => after(await attempt(() => dropSecondFactorAction({ userId: user.id })))}
+                      >
+                        {say({ code: 'factor.reset' })}
+                      </Button>
+                    )}{' '}
                     <Button variant="plain" size="sm" onClick={() => setRenewing(user.id)}>
                       {say({ code: 'people.newPassword' })}
                     </Button>{' '}

@@ -1,11 +1,6 @@
 import * as yup from 'yup';
 import { ROLES } from '@/core/record/event';
 
-export const signInSchema = yup.object({
-  email: yup.string().trim().required('Type your address.').email('This is no mail address.').max(160),
-  password: yup.string().required('Type your password.').max(200),
-});
-export const nothingSchema = yup.object({});
 export const settingsSchema = yup.object({
   name: yup.string().trim().required('The workshop’s name stands on every certificate.').max(120),
   address: yup.string().trim().max(200).default(''),
@@ -28,6 +23,8 @@ export const settingsSchema = yup.object({
   places: yup.number().typeError('A number.').integer('Whole places.').min(1).max(24).required(),
   samePersonApproves: yup.boolean().default(false),
   administratorSigns: yup.boolean().default(true),
+  secondFactorRoles: yup.array(yup.string().oneOf(ROLES).required()).default([]),
+  lockAfterMinutes: yup.number().typeError('A number.').integer('Whole minutes.').min(0).max(120).required(),
   remindAheadDays: yup.number().typeError('A number.').integer().min(1).max(180).required(),
   currency: yup
     .string()
@@ -43,6 +40,7 @@ export const userSchema = yup.object({
   password: yup.string().min(12, 'At least 12 characters.').max(200).required('A first password.'),
 });
 export const activeSchema = yup.object({ userId: yup.string().required(), active: yup.boolean().required() });
+export const personSchema = yup.object({ userId: yup.string().required() });
 export const roleSchema = yup.object({ userId: yup.string().required(), role: yup.string().oneOf(ROLES).required() });
 export const passwordSchema = yup.object({
   userId: yup.string().required(),

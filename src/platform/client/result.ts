@@ -1,3 +1,5 @@
+import { sayLocked } from './locked';
+
 /** What an action or route answers, as the browser sees it. */
 export type ClientResult<T> =
   { ok: true; value: T } | { ok: false; code: string; message: string; fields: Record<string, string>; status: number };
@@ -8,7 +10,9 @@ export type Attempted = ClientResult<unknown>;
 /** Calls a server action; a lost network becomes the same kind of answer as any other failure, so that the form keeps what was typed. */
 export async function attempt<T>(call: () => Promise<ClientResult<T>>): Promise<ClientResult<T>> {
   try {
-    return await call();
+    const result = await call();
+    if (!result.ok && result.code === 'locked') sayLocked();
+    return result;
   } catch (error) {
     if (error instanceof Error && 'digest' in error) throw error;
     return {

@@ -101,6 +101,8 @@ export const WORKSHOP = {
   mailFrom: 'workshop@port-ambrel.example',
   places: 12,
   administratorSigns: true,
+  secondFactorRoles: [],
+  lockAfterMinutes: 15,
   samePersonApproves: false,
   remindAheadDays: 21,
   remindAfterDays: 14,

@@ -10,6 +10,8 @@ const schema = yup.object({
 });
 
 /** Which screen captures: kept by saying so again, taken over on demand. */
-export const POST = route({ permission: 'bench', name: '/api/hand' }, async ({ tx, actor, now, request }) =>
-  Response.json(await holdHand({ tx, actor, now }, await parse(schema, await readJson(request)))),
+export const POST = route(
+  { permission: 'bench', name: '/api/hand', whileLocked: true, byItself: true },
+  async ({ tx, actor, now, request }) =>
+    Response.json(await holdHand({ tx, actor, now }, await parse(schema, await readJson(request)))),
 );

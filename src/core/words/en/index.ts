@@ -1,3 +1,4 @@
+import { ACCOUNT } from './account';
 import { BENCH } from './bench';
 import { BLANK_SHEET } from './blank-sheet';
 import { BUDGET } from './budget';
@@ -12,6 +13,7 @@ import { TARGETS } from './targets';
 
 /** The English catalogue: one sentence a code, figures in braces (ICU). */
 export const EN = {
+  ...ACCOUNT,
   ...BENCH,
   ...BLANK_SHEET,
   ...BUDGET,

@@ -4,17 +4,24 @@ import { say } from '@/core/words/say';
 import type { Role } from '@/core/record/event';
 import type { Transaction } from '@/data/connection';
 import { violatedUnique } from '@/data/database-problem';
-import { audit, session, user } from '@/data/schema';
+import { audit, passkey, session, twoFactor, unlockSecret, user } from '@/data/schema';
 import { tellChange } from '@/platform/change-stream';
 import { hashPassword } from '@/platform/auth';
 import { Problem } from '@/platform/problem';
 import { readSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
-import { refuseWeak } from './password-rule';
+import { refuseWeak } from '@/platform/password-rule';
 
 export async function listUsers(tx: Transaction) {
   return tx
-    .select({ id: user.id, name: user.name, email: user.email, role: user.role, active: user.active })
+    .select({
+      id: user.id,
+      name: user.name,
+      email: user.email,
+      role: user.role,
+      active: user.active,
+      codes: user.twoFactorEnabled,
+    })
     .from(user)
     .orderBy(user.name);
 }
@@ -67,6 +74,13 @@ export async function setUserPassword(
     sql`select set_person_password(${userId}, ${await hashPassword(password)}, ${now.toISOString()}::timestamptz)`,
   );
   await tx.delete(session).where(eq(session.userId, userId));
+  await tellChange(tx, 'session_ended', userId);
+}
+
+/** A telephone or key that was lost: the second factor, passkeys, PIN and badge are void, whoever is signed in is out. The role may ask for a new one at the next sign-in. */
+export async function dropSecondFactor({ tx }: UseCaseContext, { userId }: { userId: string }): Promise<void> {
+  await tx.execute(sql`select set_second_factor(${userId}, false)`);
+  for (const table of [twoFactor, passkey, unlockSecret, session]) await tx.delete(table).where(eq(table.userId, userId));
   await tellChange(tx, 'session_ended', userId);
 }
 

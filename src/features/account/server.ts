@@ -1,0 +1,5 @@
+export { unlockSchema } from './schemas';
+export { passkeyHost } from './server/house-address';
+export { factorsOf } from './server/second-factor';
+export { sessionsOf } from './server/sessions';
+export { lockScreen, peopleOfScreen, unlockScreen, type Unlocking } from './server/unlock';
