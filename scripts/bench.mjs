@@ -1,4 +1,4 @@
-// npm run bench: speed as ratios within one run, on a throw-away cluster. Machines are noisy, so each pair is measured alternately and the medians are compared.
+// npm run bench [-- million]: speed as ratios within one run, on a throw-away cluster. Machines are noisy, so each pair is measured alternately and the medians are compared.
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -16,17 +16,25 @@ try {
   ensureDatabase(cluster);
   migrate(cluster);
   const port = await freePort();
-  const env = { ...environment({ cluster, home, port, smtpPort: 1 }), OWNER_DATABASE_URL: addresses(cluster).owner };
+  const env = {
+    ...environment({ cluster, home, port, smtpPort: 1 }),
+    OWNER_DATABASE_URL: addresses(cluster).owner,
+    SUPERUSER_DATABASE_URL: addresses(cluster).superuser.replace(/\/postgres$/, '/werkbank'),
+  };
   tsx(['src/processes/seed.ts'], env);
   const inProcess = (file) => spawnSync(process.execPath, [TSX, file], { cwd: ROOT, env, stdio: 'inherit' }).status ?? 1;
-  const figures = inProcess('src/processes/bench.ts');
-  // The live sheet is measured where it runs: in a browser, at a production build, with the gateway and a simulated instrument beside it.
+  const results = [];
+  // "-- million" is about the large house alone: filling it takes minutes.
+  const large = process.argv.includes('million');
+  if (!large) results.push(inProcess('src/processes/bench.ts'));
+  // Pages and the live sheet are measured where they run: at a production build, in a browser, with the gateway and a simulated instrument beside.
   await ensureBuild();
   startScript('src/processes/gateway.ts', env, { quiet: true });
   startWeb(env, { quiet: true });
   await answers(`http://127.0.0.1:${port}/api/health`);
-  const load = inProcess('src/processes/bench-load.ts');
-  process.exitCode = inProcess('src/processes/bench-live.ts') || load || figures;
+  const parts = large ? ['large'] : ['browser', 'load', 'live', 'reminders'];
+  for (const part of parts) results.push(inProcess(`src/processes/bench-${part}.ts`));
+  process.exitCode = Math.max(...results);
 } finally {
   await stopAll();
   removeCluster(cluster);

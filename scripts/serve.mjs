@@ -47,10 +47,13 @@ for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => stop(0));
 
 // Their lines go to where this one's go: the journal, under systemd, which keeps them short.
 const loud = { quiet: false };
-house.script('The jobs process', 'src/processes/jobs.ts', { ...env, WERKBANK_FIRST_NIGHT: 'yes' }, loud);
-house.script('The instrument gateway', 'src/processes/gateway.ts', env, loud);
-house.web('The web process', env, loud);
-house.web('The public listener', publicEnvironment(env, cluster), loud);
+/** Each process says its figures at a port of its own, on loopback, where they are wanted. */
+const metricsFrom = Number(process.env.WERKBANK_METRICS_PORT ?? 0);
+const measured = (given, place) => ({ ...given, WERKBANK_METRICS_PORT: metricsFrom ? String(metricsFrom + place) : '' });
+house.script('The jobs process', 'src/processes/jobs.ts', measured({ ...env, WERKBANK_FIRST_NIGHT: 'yes' }, 2), loud);
+house.script('The instrument gateway', 'src/processes/gateway.ts', measured(env, 3), loud);
+house.web('The web process', measured(env, 0), loud);
+house.web('The public listener', measured(publicEnvironment(env, cluster), 1), loud);
 house.keepCluster(cluster);
 try {
   await answers(`http://127.0.0.1:${settings.port}/api/health`, 90);

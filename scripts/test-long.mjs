@@ -1,13 +1,16 @@
-// npm run test:long: trials that take too long for every day; "-- mutations" (kills, forgeries, shapes, proxy, settling, rows) makes one of them. What they said is kept in docs/long-trials.md.
+// npm run test:long: trials that take too long for every day; "-- mutations" (kills, forgeries, shapes, proxy, faults, moment, release, settling, rows) makes one of them. What they said is kept in docs/long-trials.md.
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureServer } from './lib/cluster.mjs';
 import { ensureModules } from './lib/project.mjs';
 import { giveUp, ROOT, say } from './lib/system.mjs';
+import { faults } from './long/faults.mjs';
 import { forgeries } from './long/forgeries.mjs';
 import { kills } from './long/kills.mjs';
 import { mutations } from './long/mutations.mjs';
+import { pointInTime } from './long/point-in-time.mjs';
 import { proxy } from './long/proxy.mjs';
+import { release } from './long/release.mjs';
 import { rows } from './long/rows.mjs';
 import { settling } from './long/settling.mjs';
 import { shapes } from './long/shapes.mjs';
@@ -46,6 +49,21 @@ const TRIALS = {
     title: 'Behind nginx',
     note: 'https, forwarded addresses, uploads; two web and two jobs processes, started anew one after the other under load.',
     run: proxy,
+  },
+  faults: {
+    title: 'Faults',
+    note: 'Under load from several hands, each press given again until it is answered, as the browser does.',
+    run: async () => (await faults()).text,
+  },
+  moment: {
+    title: 'Back to a moment',
+    note: 'The archive of pgBackRest, encrypted, with the page checksums on.',
+    run: async () => (await pointInTime()).text,
+  },
+  release: {
+    title: 'Release and rebuilding',
+    note: 'An archive built here, unpacked elsewhere with no registry in reach; the house rebuilt from backup and recovery sheet as docs/running.md says.',
+    run: async () => (await release()).text,
   },
   settling: {
     title: 'Settling',

@@ -2,7 +2,15 @@
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { openBackup, writeBackup } from './lib/archive.mjs';
-import { clusterAt, dropDatabase, ensureDatabase, loadDatabase, startCluster, stopCluster } from './lib/cluster.mjs';
+import {
+  clusterAt,
+  dropDatabase,
+  ensureChecksums,
+  ensureDatabase,
+  loadDatabase,
+  startCluster,
+  stopCluster,
+} from './lib/cluster.mjs';
 import { ensureBuild, ensureModules, environment, migrate, tsx } from './lib/project.mjs';
 import { giveUp, homeFolder, say } from './lib/system.mjs';
 
@@ -10,6 +18,7 @@ const home = homeFolder();
 const cluster = clusterAt(home);
 if (!cluster.state) giveUp('There is no house on this machine yet: npm run serve makes it.');
 ensureModules();
+ensureChecksums(cluster);
 const { startedHere } = await startCluster(cluster);
 ensureDatabase(cluster);
 const { file } = writeBackup(cluster, home);

@@ -2,6 +2,7 @@
 import { randomBytes } from 'node:crypto';
 import { chmodSync, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
+import { serverSettings } from './server-settings.mjs';
 import { aptInstall, freePort, giveUp, isRoot, portIsFree, readJson, run, say, writePrivate } from './system.mjs';
 
 const BINARIES = '/usr/lib/postgresql';
@@ -21,20 +22,23 @@ export function ensureServer() {
 }
 
 /** Programs of the server run as its own user when we are root: it refuses root. */
-function asServer(program, args, options = {}) {
-  const bin = join(ensureServer(), program);
+export function asServer(program, args, options = {}) {
+  const bin = program.startsWith('/') ? program : join(ensureServer(), program);
   return isRoot
     ? run('setpriv', ['--reuid', 'postgres', '--regid', 'postgres', '--init-groups', bin, ...args], { cwd: '/', ...options })
     : run(bin, args, { cwd: '/', ...options });
 }
 
-export function clusterAt(home, { throwAway = false } = {}) {
+/** `acknowledges`: a throw-away one that still keeps what it said it had, for trials that kill its server. */
+export function clusterAt(home, { throwAway = false, acknowledges = false } = {}) {
   const data = join(home, 'cluster');
   const stateFile = join(home, 'cluster.json');
   return {
     home,
     data,
+    socket: join(home, 'socket'),
     throwAway,
+    acknowledges,
     stateFile,
     get state() {
       return readJson(stateFile);
@@ -63,7 +67,12 @@ export async function startCluster(cluster) {
   const before = cluster.state?.port;
   const port = before && (await portIsFree(before)) ? before : await freePort();
   writePrivate(cluster.stateFile, { ...cluster.state, port });
-  const careless = cluster.throwAway ? ' -c fsync=off -c synchronous_commit=off -c full_page_writes=off' : '';
+  const settings = cluster.throwAway
+    ? { fsync: 'off', full_page_writes: 'off', ...(cluster.acknowledges ? {} : { synchronous_commit: 'off' }) }
+    : serverSettings();
+  // The archive asks for a socket; nobody else is let in by one.
+  const socket = cluster.state.archive ? cluster.socket : "''";
+  const options = Object.entries(settings).map(([name, value]) => ` -c ${name}=${value}`);
   asServer(
     'pg_ctl',
     [
@@ -75,7 +84,7 @@ export async function startCluster(cluster) {
       '-l',
       join(cluster.data, 'server.log'),
       '-o',
-      `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c max_connections=150${careless}`,
+      `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories=${socket} -c max_connections=150${options.join('')}`,
       'start',
     ],
     { stdio: ['ignore', 'ignore', 'ignore'] },
@@ -85,6 +94,13 @@ export async function startCluster(cluster) {
 
 export function stopCluster(cluster) {
   if (cluster.running()) asServer('pg_ctl', ['-D', cluster.data, '-m', 'fast', '-w', 'stop'], { mayFail: true });
+}
+
+/** Pages of a cluster from before checksums were kept get them now; it must not run. */
+export function ensureChecksums(cluster) {
+  if (cluster.throwAway || !existsSync(join(cluster.data, 'PG_VERSION')) || cluster.running()) return;
+  const { stdout } = asServer('pg_controldata', ['-D', cluster.data]);
+  if (/page checksum version:\s+0/.test(stdout)) asServer('pg_checksums', ['--enable', '--no-sync', '-D', cluster.data]);
 }
 
 export function removeCluster(cluster) {
@@ -116,7 +132,8 @@ function makeCluster(cluster) {
     '--locale=C.UTF-8',
     '-E',
     'UTF8',
-    ...(cluster.throwAway ? ['--no-sync'] : []),
+    // A page that a disk gave back differently is an error, not a reading.
+    ...(cluster.throwAway ? ['--no-sync'] : ['--data-checksums']),
   ]);
   rmSync(passwordFile);
   writePrivate(cluster.stateFile, state);

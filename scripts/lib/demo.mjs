@@ -16,7 +16,8 @@ export async function prepareDemo({ port, publicPort }) {
   // npm run remind, from another terminal, sends to the same stand-in.
   writePrivate(join(home, 'runtime.json'), { port, publicPort, smtpPort });
   const env = environment({ cluster, home, port, publicPort, smtpPort });
-  const seeded = tsx(['src/processes/seed.ts', '--when-empty'], env);
+  // What is invented can be invented again: no need to wait for the disk at each of its thousands of steps.
+  const seeded = tsx(['src/processes/seed.ts', '--when-empty'], { ...env, PGOPTIONS: '-c synchronous_commit=off' });
   if (seeded.stdout.trim()) say(seeded.stdout.trim());
   return { cluster, startedHere, env, smtpPort, owner: addresses(cluster).owner };
 }

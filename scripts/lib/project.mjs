@@ -1,6 +1,6 @@
 // Modules, build and the environment that the processes of one installation share.
 import { generateKeyPairSync, randomBytes } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { chmodSync, existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { addresses } from './cluster.mjs';
 import { ROOT, giveUp, hashOf, readJson, run, runBeside, say, writePrivate } from './system.mjs';
@@ -22,6 +22,9 @@ export function ensureModules() {
   if (result.status !== 0) giveUp(`npm ci failed:\n${result.stderr}`);
   writeFileSync(stamp, lock);
 }
+/** The packages of another folder with the same lock file are those that it asks for. */
+export const stampModules = (folder) =>
+  writeFileSync(join(folder, 'node_modules', '.werkbank-lock'), hashOf(['package-lock.json']));
 
 const SOURCES = ['src', 'public', 'next.config.ts', 'tsconfig.json', 'package-lock.json'];
 
@@ -55,10 +58,12 @@ export function secretsOf(home) {
 
 /** What documents say they were made with. */
 function softwareOf() {
-  const commit = run('git', ['rev-parse', 'HEAD'], { mayFail: true });
+  // A release says what it was built from; it lies in no repository.
+  const release = readJson(join(ROOT, 'release.json'));
+  const commit = release ? null : run('git', ['rev-parse', 'HEAD'], { mayFail: true });
   return {
     WERKBANK_VERSION: readJson(join(ROOT, 'package.json')).version,
-    WERKBANK_COMMIT: commit.status === 0 ? commit.stdout.trim() : 'unknown',
+    WERKBANK_COMMIT: release?.commit ?? (commit?.status === 0 ? commit.stdout.trim() : 'unknown'),
   };
 }
 
@@ -66,7 +71,9 @@ function softwareOf() {
 export function environment({ cluster, home, port, publicPort, smtpPort, origin }) {
   const { app, jobs } = addresses(cluster);
   const secrets = secretsOf(home);
-  mkdirSync(join(home, 'mail'), { recursive: true });
+  mkdirSync(join(home, 'mail'), { recursive: true, mode: 0o700 });
+  // Letters are for their readers: closed to other users of this machine, a folder from before as well.
+  chmodSync(join(home, 'mail'), 0o700);
   return {
     ...process.env,
     ...QUIET,

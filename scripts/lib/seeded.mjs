@@ -69,10 +69,10 @@ function forgetOld() {
 }
 
 /** A throw-away house with the demo in it: cluster, database, keys, environment. `home` goes with `closeHouse`. */
-export async function openHouse(dump, name = 'house') {
+export async function openHouse(dump, name = 'house', { acknowledges = false } = {}) {
   const home = mkdtempSync(join(tmpdir(), `werkbank-${name}-`));
   copyFileSync(join(dump, 'secrets.json'), join(home, 'secrets.json'));
-  const cluster = clusterAt(home, { throwAway: true });
+  const cluster = clusterAt(home, { throwAway: true, acknowledges });
   await startCluster(cluster);
   ensureDatabase(cluster);
   loadDatabase(cluster, join(dump, 'demo.dump'));

@@ -1,7 +1,9 @@
 import { closeDatabase, database } from '@/data/connection';
 import { Gateway } from '@/features/lines/server';
+import { metricsOf } from './metrics';
 
 /** The instrument gateway as a process beside the web. Several may stand side by side; one of them owns the lines. */
+metricsOf('gateway').listen();
 const gateway = new Gateway(database());
 gateway.start();
 console.log(`gateway ${gateway.holder} started`);

@@ -10,7 +10,9 @@ import { systemClock } from '@/platform/clock';
 import { enqueue } from '@/platform/jobs';
 import { log } from '@/platform/log';
 import { lookAtDisk } from './jobs/disk';
+import { houseGauges } from './jobs/house-gauges';
 import { isLater, TASKS } from './jobs/tasks';
+import { metricsOf } from './metrics';
 
 /**
  * The jobs process: mails, drawings, the night's work. Works the queue off under a role of its own (JOBS_DATABASE_URL); what the jobs do to the records they do as the application. Several may stand side by side.
@@ -28,6 +30,10 @@ const queue = new Pool({ connectionString: process.env.JOBS_DATABASE_URL, max: A
 queue.on('error', () => undefined);
 // A connection that breaks while a job has it is replaced; without a listener it would end the process.
 queue.on('connect', (client) => client.on('error', () => undefined));
+
+const metrics = metricsOf('jobs');
+houseGauges(metrics, queue);
+metrics.listen();
 
 const runner = await run({
   pgPool: queue,

@@ -1,5 +1,6 @@
 import next from 'next';
 import { log } from '@/platform/log';
+import { metricsOf } from './metrics';
 import { listener } from './web/listener';
 
 /**
@@ -12,6 +13,8 @@ const hostname = process.env.WERKBANK_HOST ?? '127.0.0.1';
 const port = Number(process.env.PORT);
 const dev = process.argv.includes('--dev');
 
+const metrics = metricsOf(`web-${kind}`);
+metrics.listen();
 const app = next({ dev, hostname, port });
 await app.prepare();
 const handle = app.getRequestHandler();
@@ -19,6 +22,7 @@ const { server, end } = listener({
   kind,
   trustedProxies: process.env.WERKBANK_TRUSTED_PROXIES ?? '',
   handle: (request, response) => handle(request, response),
+  onAnswer: metrics.answered,
   onError: (error) => log.error({ err: error }, 'unforeseen at the listener'),
 });
 if (dev) {

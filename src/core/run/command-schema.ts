@@ -60,6 +60,16 @@ const capture = yup.object({
   raw: text(20).optional(),
 });
 
+const reading = {
+  point: text(60).required(),
+  channel: text(60).required(),
+  text: text(20).defined().default(''),
+  status: yup.string().oneOf(['value', 'over', 'under', 'fault', 'flicker']).optional(),
+  inputs: figures,
+  deviation: text(500).optional(),
+  capture: capture.optional().default(undefined),
+};
+
 /** One schema a command, shared by the form and the route. `start` is missing on purpose: a run is started by the bench, never by a post. */
 const SCHEMAS: Record<Exclude<Command['type'], 'start'>, yup.ObjectSchema<object>> = {
   enterStep: yup.object({ step }),
@@ -81,16 +91,8 @@ const SCHEMAS: Record<Exclude<Command['type'], 'start'>, yup.ObjectSchema<object
     regulator: text(60).optional(),
   }),
   changeStimulus: yup.object({ step, slot: text(60).required(), on: yup.boolean().required() }),
-  captureReading: yup.object({
-    step,
-    point: text(60).required(),
-    channel: text(60).required(),
-    text: text(20).defined().default(''),
-    status: yup.string().oneOf(['value', 'over', 'under', 'fault', 'flicker']).optional(),
-    inputs: figures,
-    deviation: text(500).optional(),
-    capture: capture.optional().default(undefined),
-  }),
+  captureReading: yup.object({ step, ...reading }),
+  captureReadings: yup.object({ step, readings: yup.array(yup.object(reading)).min(1).max(24).required() }),
   adjust: yup.object({
     step,
     channels: yup.array(text(60).required()).min(1).required(),

@@ -9,6 +9,18 @@ export interface Answer {
   note?: string;
 }
 
+/** What one channel showed at one point. */
+export interface ReadingTaken {
+  point: string;
+  channel: string;
+  text: string;
+  status?: 'value' | 'over' | 'under' | 'fault' | 'flicker';
+  inputs?: Record<string, string>;
+  /** Why a reading counts that was typed before its time. */
+  deviation?: string;
+  capture?: Capture;
+}
+
 /** What a person (or a station's log) asks of a run. Everything else is worked out by `handle`. */
 export type Command =
   | { type: 'start'; started: StartedData }
@@ -27,18 +39,9 @@ export type Command =
   | { type: 'skipStep'; step: string; reason: string }
   | { type: 'bindReference'; slot: string; reference: string; flowLPerMin?: string; regulator?: string }
   | { type: 'changeStimulus'; step: string; slot: string; on: boolean }
-  | {
-      type: 'captureReading';
-      step: string;
-      point: string;
-      channel: string;
-      text: string;
-      status?: 'value' | 'over' | 'under' | 'fault' | 'flicker';
-      inputs?: Record<string, string>;
-      /** Why a reading counts that was typed before its time. */
-      deviation?: string;
-      capture?: Capture;
-    }
+  | ({ type: 'captureReading'; step: string } & ReadingTaken)
+  /** Several channels that were taken by one press: all of them or none. */
+  | { type: 'captureReadings'; step: string; readings: ReadingTaken[] }
   | {
       type: 'adjust';
       step: string;

@@ -1,14 +1,15 @@
 import type { Procedure } from '../procedure/procedure';
 import type { Command, CommandType } from './command';
-import type { Actor, EventDraft, RunEvent } from '../record/event';
+import type { EventDraft } from '../record/event';
 import { isRefusal, refuse, type Refusal } from '../words/refusal';
-import { apply } from './reduce';
+import { afterDrafts } from './after-drafts';
 import { currentSteps, type PlannedStep } from './plan';
-import { copyState, type RunState } from '../record/state';
+import type { RunState } from '../record/state';
 import { HANDLERS } from './handlers';
 import type { Drafter, HandleContext, Handling } from './handling';
 
 export type { HandleContext } from './handling';
+export { toEvents } from './after-drafts';
 
 const NEEDED_STATUS: Partial<Record<CommandType, RunState['status'][]>> = {
   start: ['notStarted'],
@@ -67,7 +68,7 @@ export function allowed({ procedure, state }: { procedure: Procedure; state: Run
     wait: ['completeStep'],
     reference: ['bindReference'],
     stimulus: ['changeStimulus'],
-    read: ['captureReading'],
+    read: ['captureReading', 'captureReadings'],
     adjust: ['adjust'],
     save: ['save'],
     bump: ['bump'],
@@ -113,21 +114,6 @@ function onlyNext(current: readonly PlannedStep[], done: string): PlannedStep | 
   return most > 1 && nearest.length === 1 ? nearest[0] : undefined;
 }
 
-/** Numbers drafts and puts them into envelopes: what the store does, and what tests do without one. */
-export function toEvents(
-  drafts: EventDraft[],
-  {
-    run,
-    after,
-    command,
-    recordedAt,
-    actor,
-    version,
-  }: { run: string; after: number; command: string; recordedAt: string; actor: Actor; version: number },
-): RunEvent[] {
-  return drafts.map((draft, index) => ({ ...draft, run, seq: after + 1 + index, version, command, recordedAt, actor }));
-}
-
 function withNextStep(
   procedure: Procedure,
   state: RunState,
@@ -137,15 +123,7 @@ function withNextStep(
 ): EventDraft[] {
   if (!drafts.some((event) => event.type === 'stepDone' || event.type === 'stepSkipped' || event.type === 'started'))
     return drafts;
-  const after = copyState(state);
-  toEvents(drafts, {
-    run: state.run,
-    after: state.seq,
-    command: '',
-    recordedAt: context.now,
-    actor: context.actor,
-    version: 1,
-  }).forEach((event) => apply(after, event));
+  const after = afterDrafts(state, drafts, context);
   const done = drafts.find((event) => event.type === 'stepDone' || event.type === 'stepSkipped')?.step ?? '';
   const next = onlyNext(currentSteps(procedure, after), done);
   if (!next || next.status !== 'todo') return drafts;

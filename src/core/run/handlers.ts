@@ -2,6 +2,7 @@ import type { Command } from './command';
 import type { EventDraft } from '../record/event';
 import type { Handling } from './handling';
 import { handleReading } from './handle-reading';
+import { handleReadings } from './handle-readings';
 import { handleAdjust, handleDecide } from './handle-adjust';
 import { handleCare } from './handle-care';
 import { handleBump } from './handle-bump';
@@ -35,6 +36,7 @@ export const HANDLERS: Handlers = {
   bindReference: handleBind,
   changeStimulus: handleStimulus,
   captureReading: handleReading,
+  captureReadings: handleReadings,
   adjust: handleAdjust,
   save: handleSave,
   bump: handleBump,

@@ -21,6 +21,8 @@ interface Options {
   kind: 'house' | 'public';
   trustedProxies: string;
   handle: Handler;
+  /** Told of every answer but streams: method, status, seconds. */
+  onAnswer?: (method: string, status: number, seconds: number) => void;
   /** Told of what the handler threw. */
   onError: (error: unknown) => void;
 }
@@ -28,7 +30,7 @@ interface Options {
 /**
  * One listener: says who asks, bounds what strangers may ask, knows its open streams, and ends gracefully: what is being answered is answered, what is idle is closed, streams are told to come again.
  */
-export function listener({ kind, trustedProxies, handle, onError }: Options): {
+export function listener({ kind, trustedProxies, handle, onAnswer, onError }: Options): {
   server: Server;
   end: (patienceMs: number) => Promise<void>;
 } {
@@ -47,6 +49,9 @@ export function listener({ kind, trustedProxies, handle, onError }: Options): {
     if (request.url?.startsWith('/api/stream')) {
       streams.add(response);
       response.once('close', () => streams.delete(response));
+    } else if (onAnswer) {
+      const began = performance.now();
+      response.once('finish', () => onAnswer(request.method ?? '', response.statusCode, (performance.now() - began) / 1000));
     }
     sayWhatWasSent(request, response);
     await handle(request, response);

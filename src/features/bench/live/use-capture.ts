@@ -1,5 +1,6 @@
 'use client';
 import { useRef, useState } from 'react';
+import type { ReadingTaken } from '@/core/run/command';
 import { inputsOfPoint } from '@/core/run/inputs-of-point';
 import { missingReadings, type PlannedStep } from '@/core/run/plan';
 import { capturable } from './live-rules';
@@ -10,7 +11,7 @@ import { openLiquid } from '../steps/open-liquid';
 import type { LiveLine } from './use-live';
 import type { LiveRun } from '../use-run';
 
-/** The capture key: takes every channel that has settled, one after the other; says which have not. */
+/** The capture key: takes every channel that has settled, all by one command; says which have not. */
 export function useCapture(
   run: LiveRun,
   view: RunView,
@@ -47,20 +48,25 @@ export function useCapture(
     if (!step || !line) return;
     if (ready.length === 0) return setSaid('Nothing has settled yet: wait, or type what it shows.');
     setSaid('');
-    for (const { point, channel, taken, inputs } of ready) {
+    const readings = ready.map(({ point, channel, taken, inputs }): ReadingTaken => {
       const observed = view.procedure.points.find((one) => one.id === point)?.target.kind === 'observe';
       const earlier = observed ? earlierShown(run, channel) : null;
-      const refused = await run.send({
-        type: 'captureReading',
-        step: present!.key,
+      return {
         point,
         channel,
         text: taken!.text,
         capture: taken!.capture,
         ...(earlier ? { inputs: { before: earlier } } : inputs && Object.keys(inputs).length ? { inputs } : {}),
-      });
-      if (refused) return setSaid(refused.sentence);
-    }
+      };
+    });
+    const together = await run.send({ type: 'captureReadings', step: present!.key, readings });
+    if (together && readings.length === 1) return setSaid(together.sentence);
+    // One that can't be taken doesn't keep the others: they are taken each by itself, up to the one that is refused.
+    if (together)
+      for (const reading of readings) {
+        const refused = await run.send({ type: 'captureReading', step: present!.key, ...reading });
+        if (refused) return setSaid(refused.sentence);
+      }
     const left = found
       .filter((one) => !one.taken || !one.inputs)
       .map((one) => run.state.channels.find((each) => each.id === one.channel)?.label);

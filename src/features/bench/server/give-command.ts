@@ -2,6 +2,7 @@ import { and, eq } from 'drizzle-orm';
 import type { Command, CommandOrigin } from '@/core/run/command';
 import type { EventDraft } from '@/core/record/event';
 import { handle } from '@/core/run/handle';
+import { readingsOf } from '@/core/run/handle-readings';
 import { refused } from '@/core/words/refused';
 import { openStimulus } from '@/core/record/state';
 import { isRefusal, refuse, type Refusal } from '@/core/words/refusal';
@@ -51,13 +52,16 @@ export async function giveCommand(
   }
   const settings = await readSettings(tx);
   const pressed = pressedAt(now, ageMs, loaded);
-  const live = command.type === 'captureReading' && command.capture;
+  const captured = readingsOf(command).filter((one) => one.capture);
+  const live = captured.length > 0;
   if (live) {
     const other = screen ? await heldByOther(context, run, screen) : null;
     if (other)
       return refuse('watching', `${other} captures this instrument on another screen. Take over there, or type what it shows.`);
-    const unshown = await refuseUnshown(context, loaded, command, pressed);
-    if (unshown) return unshown;
+    for (const one of captured) {
+      const unshown = await refuseUnshown(context, loaded, one, pressed);
+      if (unshown) return unshown;
+    }
   }
   const asked =
     command.type === 'correct' && command.reference

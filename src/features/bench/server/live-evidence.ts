@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm';
 import { matchChannels } from '@/core/live/match-channels';
-import type { Command } from '@/core/run/command';
+import type { ReadingTaken } from '@/core/run/command';
 import { refuse, type Refusal } from '@/core/words/refusal';
 import { asset } from '@/data/schema';
 import { lineOf, wasShown, type LineView } from '@/features/lines/server';
@@ -22,26 +22,26 @@ export async function lineOfRun({ tx }: Pick<UseCaseContext, 'tx'>, { row }: Loa
 export async function refuseUnshown(
   context: UseCaseContext,
   loaded: LoadedRun,
-  command: Extract<Command, { type: 'captureReading' }>,
+  reading: ReadingTaken,
   /** When it was captured: told late, it is still compared with what the line said then. */
   at: Date,
 ): Promise<Refusal | null> {
   const line = await lineOfRun(context, loaded);
-  if (!line || line.id !== command.capture!.line)
+  if (!line || line.id !== reading.capture!.line)
     return refuse('noLine', 'This instrument is not on a line: type what it shows.', { field: 'text' });
-  const match = matchChannels(line.hello?.channels ?? [], loaded.state.channels)[command.channel];
+  const match = matchChannels(line.hello?.channels ?? [], loaded.state.channels)[reading.channel];
   if (!match || 'problem' in match)
     return refuse('noLine', match && 'problem' in match ? match.problem : 'This channel is not on the line.', { field: 'text' });
   const shown = await wasShown(context.tx, {
     line: line.id,
     slot: match.slot,
-    text: command.text,
+    text: reading.text,
     from: new Date(at.getTime() - SHOWN_WITHIN_MS),
     to: new Date(at.getTime() + CLOCKS_MS),
   });
   return shown
     ? null
-    : refuse('notShown', `The line did not show ${command.text} in the last minute. Capture again, or type it.`, {
+    : refuse('notShown', `The line did not show ${reading.text} in the last minute. Capture again, or type it.`, {
         field: 'text',
       });
 }
