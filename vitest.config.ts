@@ -9,6 +9,12 @@ export default defineConfig({
   test: {
     projects: [
       { resolve: { alias }, test: { name: 'unit', include: ['src/**/*.test.ts'], ...shared } },
+      // The densest views, drawn without a browser: what they say of given facts, and what a press sends.
+      {
+        resolve: { alias },
+        esbuild: { jsx: 'automatic' },
+        test: { name: 'component', include: ['src/**/*.test.tsx'], ...shared, environment: 'jsdom' },
+      },
       { resolve: { alias }, test: { name: 'outside', include: ['tests/outside/**/*.test.ts'], ...shared } },
       { resolve: { alias }, test: { name: 'build', include: ['tests/build/**/*.test.ts'], ...shared } },
       {

@@ -46,7 +46,7 @@ await Promise.all([
 if (changed.length)
   await check(
     'units that the change touches',
-    node(bin('vitest', 'vitest.mjs'), 'related', '--run', '--project', 'unit', ...changed),
+    node(bin('vitest', 'vitest.mjs'), 'related', '--run', '--project', 'unit', '--project', 'component', ...changed),
   );
 say(failed ? `${failed} failed` : 'all good');
 process.exit(failed ? 1 : 0);

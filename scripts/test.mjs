@@ -144,6 +144,7 @@ try {
     })(),
     (async () => {
       await vitest('unit');
+      await vitest('component');
       await vitest('outside');
       await check('arrows between folders', node('scripts/arrows.mjs'));
       await check('format', node(bin('prettier', 'bin', 'prettier.cjs'), '--check', '--log-level', 'warn', '.'));

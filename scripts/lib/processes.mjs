@@ -1,5 +1,6 @@
 // Long-running children of a script: started by us, ended by us, by process id, and nothing else.
 import { spawn } from 'node:child_process';
+import { totalmem } from 'node:os';
 import { ROOT } from './system.mjs';
 
 /** TypeScript without a process in between: what is ended is what was started. */
@@ -27,9 +28,12 @@ function begin(args, env, { quiet = false, onLine, onExit } = {}) {
   return child;
 }
 
+/** How much the web process may keep, MB: a quarter of the machine, and never more than a gigabyte. Without a bound it keeps whatever nobody else asked for. */
+const HEAP = Math.round(Math.min(1024, Math.max(384, totalmem() / 4 / 2 ** 20)));
+
 export const startWeb = (env, options) =>
   begin(
-    [...LOADER, 'src/processes/web.ts', ...(options?.dev ? ['--dev'] : [])],
+    [`--max-old-space-size=${HEAP}`, ...LOADER, 'src/processes/web.ts', ...(options?.dev ? ['--dev'] : [])],
     options?.dev ? { ...env, NODE_ENV: 'development' } : env,
     options,
   );

@@ -55,7 +55,7 @@ function simulation(): boolean {
   };
   return ratio(
     'simulation, 1e6 draws of five inputs',
-    2,
+    1.5,
     () => simulate({ inputs, model, draws: 1_000_000, seed: 1 }).standard,
     plain,
   );

@@ -1,3 +1,5 @@
+import { displayNumber } from './display-number';
+import { RecentReadings } from './recent-readings';
 import { decimalPlaces } from '../quantity/decimal';
 import { estimateFinal, type FinalEstimate } from '../stability/estimate-final';
 import { gasMayClose, type CloseAdvice } from '../stability/gas-may-close';
@@ -64,6 +66,8 @@ const GIVES_UP_AFTER = 45;
 /** Largest settling error, as a share of the tolerance, at which closing is proposed. */
 export const CLOSE_SHARE = 0.25;
 const TRACE_POINTS = 120;
+/** Seconds between two early estimates. */
+const ESTIMATE_EVERY = 1;
 /** Nobody opens gas for longer than this for a reading. */
 export const IN_TIME = 180;
 /** By so much may the probability fall before what was settled is no longer. */
@@ -84,8 +88,14 @@ export class LiveChannel {
   private response = new ResponseRecorder(256);
   private gasAt: number | null = null;
   private before: number | null = null;
-  private last: { seconds: number; text: string; status: LiveLook['status']; raw: string | null } | null = null;
-  private recent: { seconds: number; value: number }[] = [];
+  private seconds = -Infinity;
+  private text = '';
+  private status: LiveLook['status'] = 'value';
+  private raw: string | null = null;
+  /** What the text means: a display that stands still says the same text again and again. */
+  private value: number | null = null;
+  private recent = new RecentReadings(Math.max(30, WINDOW_SECONDS));
+  private estimated: { at: number; estimate: FinalEstimate | null } | null = null;
   private belief: SettledBelief | null = null;
   private held = false;
 
@@ -104,20 +114,23 @@ export class LiveChannel {
       return;
     }
     this.rule = rule;
+    this.estimated = null;
     if (other) this.believe();
     this.plateau = this.fresh();
-    for (const { seconds, value } of this.recent) this.plateau.push(seconds, value);
+    this.recent.each((seconds, value) => this.plateau.push(seconds, value));
   }
 
   /** Gas on (a time) or off (null). */
   gas(seconds: number | null): void {
     if (seconds === this.gasAt) return;
     this.gasAt = seconds;
-    this.response = new ResponseRecorder(256);
-    const earlier = this.recent.filter((one) => seconds === null || one.seconds <= seconds);
-    this.before = seconds === null ? null : (earlier.at(-1)?.value ?? this.recent[0]?.value ?? null);
+    this.response.clear();
+    this.estimated = null;
+    this.before = seconds === null ? null : this.recent.valueAt(seconds);
     if (seconds !== null)
-      this.recent.filter((one) => one.seconds > seconds).forEach((one) => this.response.push(one.seconds - seconds, one.value));
+      this.recent.each((at, value) => {
+        if (at > seconds) this.response.push(at - seconds, value);
+      });
     this.plateau = this.fresh();
     this.believe();
   }
@@ -128,25 +141,33 @@ export class LiveChannel {
     this.belief = null;
     const { response, expectedChange, resolution } = this.rule;
     if (this.gasAt === null || this.before === null || !response || expectedChange === null) return;
-    this.belief = new SettledBelief({ before: this.before, resolution: Number(resolution), card: response });
-    for (const { seconds, value } of this.recent) if (seconds > this.gasAt) this.belief.push(seconds - this.gasAt, value);
+    const belief = new SettledBelief({ before: this.before, resolution: Number(resolution), card: response });
+    const gasAt = this.gasAt;
+    this.recent.each((seconds, value) => {
+      if (seconds > gasAt) belief.push(seconds - gasAt, value);
+    });
+    this.belief = belief;
   }
 
   push(seconds: number, text: string, status: LiveLook['status'], raw: string | null): void {
-    if (this.last && !(seconds > this.last.seconds)) return;
-    this.last = { seconds, text, status, raw };
-    const value = status === 'value' ? Number(text) : null;
-    if (value === null || !Number.isFinite(value)) {
+    if (!(seconds > this.seconds)) return;
+    this.seconds = seconds;
+    this.raw = raw;
+    if (text !== this.text || status !== this.status) {
+      this.text = text;
+      this.status = status;
+      const read = status === 'value' ? displayNumber(text) : NaN;
+      this.value = Number.isFinite(read) ? read : null;
+    }
+    const value = this.value;
+    if (value === null) {
       this.plateau = this.fresh();
-      this.recent = [];
+      this.recent.clear();
       return;
     }
     this.plateau.push(seconds, value);
     this.recorder.push(seconds, value);
-    this.recent.push({ seconds, value });
-    const edge = seconds - Math.max(30, WINDOW_SECONDS);
-    if (this.recent.length > 64 && this.recent[32]!.seconds < edge) this.recent.splice(0, 32);
-    if (this.recent.length > 600) this.recent.splice(0, 300);
+    this.recent.push(seconds, value);
     if (this.gasAt !== null && seconds > this.gasAt) {
       this.response.push(seconds - this.gasAt, value);
       this.belief?.push(seconds - this.gasAt, value);
@@ -155,18 +176,18 @@ export class LiveChannel {
 
   /** `early: false` leaves the estimate out: as-left readings wait for the plateau anyhow. */
   look({ early = true }: { early?: boolean } = {}): LiveLook | null {
-    if (!this.last) return null;
-    const { text, status, raw, seconds } = this.last;
+    if (this.seconds === -Infinity) return null;
+    const { text, status, raw, seconds } = this;
     const since = this.gasAt === null ? null : Math.max(0, seconds - this.gasAt);
     const known = this.known(since);
     // Where the model is known a still display alone proves nothing: a slow part stands still too.
     const stable = known && !known.settled ? null : this.stable(since);
-    const samples = this.response.samples();
     const final = stable && since !== null ? Number(stable.text) : null;
     const moved = this.before !== null && final !== null && Math.abs(final - this.before) >= 3 * Number(this.rule.resolution);
-    const share = (part: number) => (moved ? timeToShare({ samples, initial: this.before!, final: final!, share: part }) : null);
+    const share = (part: number) =>
+      moved ? timeToShare({ samples: this.response.samples(), initial: this.before!, final: final!, share: part }) : null;
     // Once it stands still nobody needs to be told where it will.
-    const estimate = stable || !early ? null : this.estimate(since, samples);
+    const estimate = stable || !early ? null : this.estimate(since);
     return {
       text,
       status,
@@ -183,14 +204,14 @@ export class LiveChannel {
           ? gasMayClose({ estimate, displayed: Number(text), tolerance: this.rule.tolerance, share: CLOSE_SHARE })
           : null,
       lately: this.lately(),
-      trace: thin(this.recorder.samples() as { seconds: number; value: number }[]),
+      trace: thin(this.recorder),
     };
   }
 
   private known(since: number | null): Known | null {
     const { tolerance, resolution, expectedChange } = this.rule;
-    if (!this.belief || since === null || since < SETTLES_AFTER || !tolerance || this.last!.status !== 'value') return null;
-    const displayed = Number(this.last!.text);
+    if (!this.belief || since === null || since < SETTLES_AFTER || !tolerance || this.status !== 'value') return null;
+    const displayed = Number(this.text);
     // A channel that barely moves is no response: it is looked at for as long as any other.
     if (Math.abs(displayed - this.before!) < Math.abs(expectedChange ?? 0) / 2 && since < GIVES_UP_AFTER) return null;
     const within = CLOSE_SHARE * tolerance;
@@ -198,7 +219,7 @@ export class LiveChannel {
     if (!look) return null;
     // What was settled stays so until much less speaks for it: a digit that flickers is no reason.
     this.held = look.probability >= (this.held ? SURE - HOLDS : SURE);
-    const values = this.recent.filter((one) => one.seconds > this.last!.seconds - LOOK_SECONDS).map((one) => one.value);
+    const values = this.recent.valuesSince(this.seconds - LOOK_SECONDS);
     return {
       bound: look.probability >= SURE ? within : look.bound,
       settled: this.held,
@@ -209,15 +230,14 @@ export class LiveChannel {
 
   private stable(since: number | null): StableReading | null {
     const plateau = this.plateau.present();
-    if (!plateau || this.last!.status !== 'value') return null;
+    if (!plateau || this.status !== 'value') return null;
     if (since !== null) {
       if (since < SETTLES_AFTER) return null;
       const expected = Math.abs(this.rule.expectedChange ?? 0);
       const change = this.before === null ? Infinity : Math.abs(plateau.value - this.before);
       if (expected > 0 && change < expected / 2 && since < GIVES_UP_AFTER) return null;
     }
-    const window = this.recent.filter((one) => one.seconds > this.last!.seconds - WINDOW_SECONDS);
-    const values = window.map((one) => one.value);
+    const values = this.recent.valuesSince(this.seconds - WINDOW_SECONDS);
     const places = decimalPlaces(this.rule.resolution);
     return {
       text: plateau.value.toFixed(places),
@@ -229,27 +249,32 @@ export class LiveChannel {
 
   /** Half of the window against the other half tells a slope from a flutter. */
   private lately(): LiveLook['lately'] {
-    const window = this.recent.filter((one) => one.seconds > this.last!.seconds - WINDOW_SECONDS);
-    const [first, last] = [window[0], window.at(-1)];
-    if (!first || !last || window.length < 8 || last.seconds - first.seconds < WINDOW_SECONDS / 2) return null;
-    const values = window.map((one) => one.value);
-    const sorted = [...values].sort((a, b) => a - b);
+    const span = this.recent.spanSince(this.seconds - WINDOW_SECONDS);
+    const values = this.recent.valuesSince(this.seconds - WINDOW_SECONDS);
+    if (!span || values.length < 8 || span.last - span.first < WINDOW_SECONDS / 2) return null;
+    const sorted = Float64Array.from(values).sort();
     const mean = (part: number[]) => part.reduce((sum, one) => sum + one, 0) / part.length;
     const half = Math.floor(values.length / 2);
     return {
       middle: sorted[half]!,
       spread: sorted.at(-1)! - sorted[0]!,
-      perMinute: ((mean(values.slice(half)) - mean(values.slice(0, half))) / ((last.seconds - first.seconds) / 2)) * 60,
+      perMinute: ((mean(values.slice(half)) - mean(values.slice(0, half))) / ((span.last - span.first) / 2)) * 60,
     };
   }
 
-  private estimate(since: number | null, samples: readonly { seconds: number; value: number | null }[]): FinalEstimate | null {
-    if (since === null || samples.length < 16) return null;
-    return estimateFinal({
-      samples,
-      resolution: Number(this.rule.resolution),
-      expectedChange: this.rule.expectedChange ?? 0,
-    });
+  /** Made anew once a second of the instrument's clock: it changes no faster, and fitting it is by far the dearest part of a look. */
+  private estimate(since: number | null): FinalEstimate | null {
+    if (since === null || this.response.length < 16) return null;
+    if (!this.estimated || this.seconds - this.estimated.at >= ESTIMATE_EVERY) {
+      const { resolution, expectedChange } = this.rule;
+      const estimate = estimateFinal({
+        samples: this.response.samples(),
+        resolution: Number(resolution),
+        expectedChange: expectedChange ?? 0,
+      });
+      this.estimated = { at: this.seconds, estimate };
+    }
+    return this.estimated.estimate;
   }
 
   private fresh(): PlateauStream {
@@ -269,11 +294,11 @@ export class LiveChannel {
 
 const round = (seconds: number | null) => (seconds === null ? null : Math.round(seconds * 10) / 10);
 
-function thin(samples: { seconds: number; value: number }[]): { seconds: number; value: number }[] {
-  if (samples.length <= TRACE_POINTS) return samples.slice();
-  const every = samples.length / TRACE_POINTS;
-  return Array.from(
-    { length: TRACE_POINTS },
-    (_one, index) => samples[Math.min(samples.length - 1, Math.floor((index + 1) * every) - 1)]!,
+function thin(recorder: ResponseRecorder): { seconds: number; value: number }[] {
+  const { length } = recorder;
+  if (length <= TRACE_POINTS) return recorder.samples() as { seconds: number; value: number }[];
+  const every = length / TRACE_POINTS;
+  return Array.from({ length: TRACE_POINTS }, (_one, index) =>
+    recorder.at(Math.min(length - 1, Math.floor((index + 1) * every) - 1)),
   );
 }

@@ -19,6 +19,7 @@ export class MonotoneFit {
   private readonly gram: Float64Array;
   private readonly ones: Float64Array;
   private readonly products: Float64Array;
+  private readonly right = new Float64Array(TIME_CONSTANTS);
   private readonly n: number;
   private sum = 0;
   private sumSquares = 0;
@@ -35,18 +36,32 @@ export class MonotoneFit {
     const gram = new Float64Array(m * m);
     const ones = new Float64Array(m);
     const products = new Float64Array(m);
-    const row = new Float64Array(m);
-    for (const reading of readings) {
-      const y = reading.value - base;
+    const row = new Float64Array(m).fill(1);
+    // Readings of a line are evenly apart: what decays from one to the next is worked out again only where they are not.
+    const decay = new Float64Array(m);
+    let [before, apart] = [start, NaN];
+    for (const { seconds, value } of readings) {
+      const y = value - base;
       this.sum += y;
       this.sumSquares += y * y;
-      for (let j = 0; j < m; j += 1) row[j] = Math.exp(-(reading.seconds - start) / taus[j]!);
+      const gap = seconds - before;
+      if (gap > 0) {
+        if (!(Math.abs(gap - apart) <= 1e-12)) {
+          apart = gap;
+          for (let j = 0; j < m; j += 1) decay[j] = Math.exp(-gap / taus[j]!);
+        }
+        for (let j = 0; j < m; j += 1) row[j] = row[j]! * decay[j]!;
+        before = seconds;
+      }
       for (let j = 0; j < m; j += 1) {
-        ones[j] = ones[j]! + row[j]!;
-        products[j] = products[j]! + row[j]! * y;
-        for (let i = 0; i <= j; i += 1) gram[j * m + i] = gram[i * m + j] = gram[j * m + i]! + row[j]! * row[i]!;
+        const here = row[j]!;
+        ones[j] = ones[j]! + here;
+        products[j] = products[j]! + here * y;
+        const at = j * m;
+        for (let i = 0; i <= j; i += 1) gram[at + i] = gram[at + i]! + here * row[i]!;
       }
     }
+    for (let j = 0; j < m; j += 1) for (let i = 0; i < j; i += 1) gram[i * m + j] = gram[j * m + i]!;
     this.base = base;
     const withGuard = this.freeFinal(gram, ones, products, m);
     this.gram = leading(gram, m, TIME_CONSTANTS);
@@ -63,7 +78,8 @@ export class MonotoneFit {
   /** Sum of squares left for a given final value: convex in it, least at `final`. */
   squares(final: number): number {
     const f = final - this.base;
-    const right = this.ones.map((one, j) => f * one - this.products[j]!);
+    const { ones, products, right } = this;
+    for (let j = 0; j < right.length; j += 1) right[j] = f * ones[j]! - products[j]!;
     return Math.max(0, this.n * f * f - 2 * f * this.sum + this.sumSquares + 2 * nonNegativeFit(this.gram, right).minimum);
   }
 
@@ -100,7 +116,9 @@ export class MonotoneFit {
     m: number,
   ): { final: number; squares: number } {
     const { n, sum } = this;
-    const centred = gram.map((value, at) => value - (ones[Math.floor(at / m)]! * ones[at % m]!) / n);
+    const centred = new Float64Array(m * m);
+    for (let j = 0; j < m; j += 1)
+      for (let i = 0; i < m; i += 1) centred[j * m + i] = gram[j * m + i]! - (ones[j]! * ones[i]!) / n;
     const right = products.map((value, j) => (ones[j]! * sum) / n - value);
     const { coefficients, minimum } = nonNegativeFit(centred, right);
     const final = (sum + coefficients.reduce((total, a, j) => total + a * ones[j]!, 0)) / n;

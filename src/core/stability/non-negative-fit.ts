@@ -15,11 +15,14 @@ export function nonNegativeFit(gram: Float64Array, right: Float64Array): { coeff
     active.push(next);
     for (;;) {
       const solution = solve(gram, right, active);
-      const stepsBack = active.map((index, k) => (solution[k]! <= 0 ? a[index]! / (a[index]! - solution[k]!) : 1));
-      const step = Math.min(1, ...stepsBack.map((value) => (Number.isFinite(value) ? value : 0)));
-      active.forEach((index, k) => {
-        a[index] = a[index]! + step * (solution[k]! - a[index]!);
-      });
+      let step = 1;
+      for (let k = 0; k < active.length; k += 1) {
+        const index = active[k]!;
+        if (solution[k]! > 0) continue;
+        const back = a[index]! / (a[index]! - solution[k]!);
+        step = Math.min(step, Number.isFinite(back) ? back : 0);
+      }
+      for (let k = 0; k < active.length; k += 1) a[active[k]!] = a[active[k]!]! + step * (solution[k]! - a[active[k]!]!);
       if (step >= 1) break;
       for (let k = active.length - 1; k >= 0; k -= 1)
         if (a[active[k]!]! <= 1e-14) {
@@ -29,10 +32,12 @@ export function nonNegativeFit(gram: Float64Array, right: Float64Array): { coeff
       if (active.length === 0) break;
     }
   }
+  // What is at zero adds nothing.
   let minimum = 0;
-  for (let i = 0; i < n; i += 1) {
-    minimum -= right[i]! * a[i]!;
-    for (let j = 0; j < n; j += 1) minimum += 0.5 * a[i]! * gram[i * n + j]! * a[j]!;
+  for (const i of active) {
+    let row = 0;
+    for (const j of active) row += gram[i * n + j]! * a[j]!;
+    minimum += a[i]! * (0.5 * row - right[i]!);
   }
   return { coefficients: a, minimum };
 }
@@ -45,7 +50,7 @@ function steepest(gram: Float64Array, right: Float64Array, a: Float64Array, acti
   for (let i = 0; i < n; i += 1) {
     if (active.includes(i)) continue;
     let gradient = right[i]!;
-    for (let j = 0; j < n; j += 1) gradient -= gram[i * n + j]! * a[j]!;
+    for (const j of active) gradient -= gram[i * n + j]! * a[j]!;
     const relative = gradient / Math.sqrt(gram[i * n + i]! || 1);
     if (relative > most) [most, best] = [relative, i];
   }

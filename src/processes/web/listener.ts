@@ -14,6 +14,7 @@ const STRANGER_SECONDS = 10;
 const HEADERS_MS = 15_000;
 const REQUEST_MS = 120_000;
 const KEEP_ALIVE_MS = 65_000;
+const CHECK_MS = 3000;
 const MOST_SOCKETS = 4000;
 
 interface Options {
@@ -62,7 +63,8 @@ export function listener({ kind, trustedProxies, handle, onAnswer, onError }: Op
       () => false,
     );
 
-  const server = createServer((request, response) => {
+  // Node looks for those that are late twice a minute by itself: a slow peer would hold its socket for as long.
+  const server = createServer({ connectionsCheckingInterval: CHECK_MS }, (request, response) => {
     serve(request, response).catch((error: unknown) => {
       onError(error);
       if (response.headersSent) response.destroy();
