@@ -118,13 +118,8 @@ async function papers(sign, shot) {
   const pdf = join(home, 'certificate.pdf');
   writeFileSync(pdf, await (await sign.request.get(`${address}/pdf`)).body());
   const pages = Number(/Pages:\s+(\d+)/.exec(run('pdfinfo', [pdf]).stdout)[1]);
-  for (const [name, page] of [
-    ['certificate-pdf', 1],
-    ['certificate-annex', 4],
-  ]) {
-    run('pdftoppm', ['-r', '80', '-png', '-f', String(page), '-l', String(page), '-singlefile', pdf, join(home, name)]);
-    writeFileSync(join(folder, `${name}.png`), readFileSync(join(home, `${name}.png`)));
-  }
+  run('pdftoppm', ['-r', '80', '-png', '-f', '1', '-l', '1', '-singlefile', pdf, join(home, 'certificate-pdf')]);
+  writeFileSync(join(folder, 'certificate-pdf.png'), readFileSync(join(home, 'certificate-pdf.png')));
   const doctored = join(home, 'certificate-doctored.pdf');
   run('qpdf', [pdf, '--rotate=+180:1', doctored]);
   const { content } = JSON.parse(await (await sign.request.get(`${address}/json`)).text());
@@ -144,7 +139,9 @@ async function papers(sign, shot) {
 }
 
 async function pictures(env) {
-  ['bottle', 'calculators', 'probes'].forEach((name) => rmSync(join(folder, `${name}.png`), { force: true }));
+  ['bottle', 'calculators', 'certificate-annex', 'probes'].forEach((name) =>
+    rmSync(join(folder, `${name}.png`), { force: true }),
+  );
   const shot = async (page, name) => {
     await page.waitForTimeout(700);
     await page.screenshot({ path: join(folder, `${name}.png`) });
@@ -164,6 +161,13 @@ async function pictures(env) {
     await tech.waitForTimeout(26_000);
     await tech.evaluate(() => scrollTo(0, 0));
     await shot(tech, 'run-sheet');
+    // Somebody goes away while gas flows.
+    await tech.locator('.bar-menu summary').click();
+    await tech.getByRole('button', { name: 'Lock the screen' }).click();
+    await tech.locator('.locked-place.gas').waitFor();
+    await shot(tech, 'locked');
+    await tech.getByLabel(/^PIN/).fill('harbour-bench-2026');
+    await tech.getByRole('button', { name: 'Go on' }).click();
   }
   if (wanted('water')) await waterBench(tech, shot);
   if (wanted('gas')) await gasBench(env, tech, shot);

@@ -3,6 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Command } from '@/core/run/command';
 import { isRefusal, type Refusal } from '@/core/words/refusal';
+import { assetCard } from '@/features/assets/server';
 import { benchCommand, board, giveCommand, loadRun, placeTicket, startRun, type Given } from '@/features/bench/server';
 import { approveRun, sendBack } from '@/features/certificates/server';
 import { verifyRecords } from '@/features/office/server';
@@ -216,5 +217,24 @@ describe('a process killed in mid-run', () => {
     expect(rows[0].last_seq).toBe(loaded.state.seq);
     expect((await verifyRecords(world.db)).faults).toEqual([]);
     expect(isRefusal(await give(run, { type: 'note', text: 'and on it goes' }))).toBe(false);
+  });
+});
+
+describe('an old instrument', () => {
+  it('shows the newest thousand of its results in the order in which they came, not the oldest', async () => {
+    const { run, assetId } = await world.finishedRun();
+    await world.superuser.query(
+      `insert into channel_result (run_id, channel, point, asset_id, label, unit, measurand, adjusted, at)
+       select $1, 'old-' || n, 'span', $2, 'CO', 'ppm', 'carbonMonoxide', false, now() - interval '10 years' + n * interval '1 day' from generate_series(1, 1200) n`,
+      [run, assetId],
+    );
+    const { rows } = await world.app.query<{ at: Date }>(
+      'select at from channel_result where asset_id = $1 order by at desc limit 1000',
+      [assetId],
+    );
+    const card = (await world.db.transaction((tx) => assetCard(tx, assetId)))!;
+    expect(card.results).toHaveLength(1000);
+    expect(card.results.at(-1)!.at).toEqual(rows[0]!.at);
+    expect(card.results[0]!.at).toEqual(rows.at(-1)!.at);
   });
 });

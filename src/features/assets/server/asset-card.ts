@@ -18,6 +18,8 @@ import {
 import { shippedProcedure } from '@/procedures';
 import { isId } from '@/platform/shape';
 
+const MOST_RESULTS = 1000;
+
 /** Everything on an instrument's card. */
 export async function assetCard(tx: Transaction, id: string) {
   if (!isId(id)) return null;
@@ -42,12 +44,14 @@ export async function assetCard(tx: Transaction, id: string) {
     .where(eq(runSummary.assetId, id))
     .orderBy(desc(runSummary.startedAt))
     .limit(60);
-  const results = await tx
+  // The newest, in the order in which they came: an old instrument's first years are on its documents.
+  const newest = await tx
     .select()
     .from(channelResult)
     .where(eq(channelResult.assetId, id))
-    .orderBy(asc(channelResult.at))
-    .limit(1000);
+    .orderBy(desc(channelResult.at))
+    .limit(MOST_RESULTS);
+  const results = newest.toReversed();
   const [open] = await tx
     .select({ id: ticket.id, code: ticket.code, status: ticket.status, runId: ticket.runId })
     .from(ticket)
