@@ -14,7 +14,7 @@ export const LIMITS = {
 };
 
 // One pool a process, kept across the development server's reloads.
-const kept = globalThis as { werkbankPool?: Pool };
+const kept = globalThis as { werkbankPool?: Pool; werkbankDatabase?: Database };
 
 export function pool(): Pool {
   if (!kept.werkbankPool) {
@@ -31,11 +31,14 @@ export function pool(): Pool {
   return kept.werkbankPool;
 }
 
+/** Made once a pool: working out how the tables hang together takes longer than many a query. */
 export function database(): Database {
-  return drizzle(pool(), { schema });
+  kept.werkbankDatabase ??= drizzle(pool(), { schema });
+  return kept.werkbankDatabase;
 }
 
 export async function closeDatabase(): Promise<void> {
   await kept.werkbankPool?.end();
   delete kept.werkbankPool;
+  delete kept.werkbankDatabase;
 }
