@@ -1,8 +1,7 @@
 import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
-import { LockScreen } from '@/features/account';
+import { LockedClocks, LockScreen, signOutAction, signOutEverywhereAction } from '@/features/account';
 import { passkeyHost, peopleOfScreen } from '@/features/account/server';
-import { LockedStrip } from '@/features/bench';
 import { ScanBox } from '@/features/counter';
 import { HouseBar } from '@/features/office';
 import { database } from '@/data/connection';
@@ -19,7 +18,12 @@ export default async function HouseLayout({ children }: { children: ReactNode })
       {drawn && (
         <>
           {!drawn.standing.locked && (
-            <HouseBar name={drawn.standing.actor.name} role={drawn.standing.actor.role}>
+            <HouseBar
+              name={drawn.standing.actor.name}
+              role={drawn.standing.actor.role}
+              leave={signOutAction}
+              leaveEverywhere={signOutEverywhereAction}
+            >
               <ScanBox />
             </HouseBar>
           )}
@@ -30,7 +34,7 @@ export default async function HouseLayout({ children }: { children: ReactNode })
             people={drawn.people}
             passkeys={passkeyHost(process.env.WERKBANK_ORIGIN) !== null}
           >
-            <LockedStrip />
+            <LockedClocks />
           </LockScreen>
         </>
       )}

@@ -1,6 +1,6 @@
 export { signOutAction, signOutEverywhereAction } from './actions';
 export { FactorPanel } from './factor-panel';
-export { askLock } from './lock-asked';
+export { LockedClocks } from './locked-clocks';
 export { LockScreen } from './lock-screen';
 export { PasskeyPanel } from './passkey-panel';
 export { PasswordPanel } from './password-panel';

@@ -1,6 +1,6 @@
 import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { askLock } from './lock-asked';
+import { askLock } from '@/platform/client/lock-asked';
 import { LockScreen } from './lock-screen';
 
 vi.mock('./actions', () => ({ askPasskeyAction: vi.fn(), signOutAction: vi.fn() }));

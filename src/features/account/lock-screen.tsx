@@ -8,7 +8,7 @@ import { post } from '@/platform/client/post';
 import { attempt } from '@/platform/client/result';
 import { Field } from '@/ui/field';
 import { askPasskeyAction, signOutAction } from './actions';
-import { onLockAsked } from './lock-asked';
+import { onLockAsked } from '@/platform/client/lock-asked';
 import { useLock } from './use-lock';
 
 interface Props {

@@ -6,7 +6,7 @@ import { Moon, Sun } from 'lucide-react';
 import type { Role } from '@/core/record/event';
 import { may, type Permission } from '@/platform/permission';
 import { say } from '@/core/words/say';
-import { askLock, signOutAction, signOutEverywhereAction } from '@/features/account';
+import { askLock } from '@/platform/client/lock-asked';
 
 const ROOMS: { href: string; name: string; needs: Permission }[] = [
   { href: '/', name: 'Bench', needs: 'signedIn' },
@@ -21,7 +21,19 @@ const ROOMS: { href: string; name: string; needs: Permission }[] = [
 ];
 
 /** The bar at the head of every room. */
-export function HouseBar({ name, role, children }: { name: string; role: Role; children: React.ReactNode }) {
+export function HouseBar({
+  name,
+  role,
+  leave: leaveHere,
+  leaveEverywhere,
+  children,
+}: {
+  name: string;
+  role: Role;
+  leave: (nothing: object) => Promise<unknown>;
+  leaveEverywhere: (nothing: object) => Promise<unknown>;
+  children: React.ReactNode;
+}) {
   const path = usePathname();
   const router = useRouter();
   // For whoever drives the page from outside: from here on a press is heard.
@@ -38,7 +50,7 @@ export function HouseBar({ name, role, children }: { name: string; role: Role; c
     document.cookie = `theme=${theme}; path=/; max-age=31536000; samesite=lax`;
   };
   const leave = async (everywhere: boolean) => {
-    await (everywhere ? signOutEverywhereAction : signOutAction)({});
+    await (everywhere ? leaveEverywhere : leaveHere)({});
     router.push('/sign-in');
     router.refresh();
   };
