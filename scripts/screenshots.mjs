@@ -168,6 +168,7 @@ async function pictures(env) {
     await shot(tech, 'locked');
     await tech.getByLabel(/^PIN/).fill('harbour-bench-2026');
     await tech.getByRole('button', { name: 'Go on' }).click();
+    await tech.locator('.lock-screen').waitFor({ state: 'detached' });
   }
   if (wanted('water')) await waterBench(tech, shot);
   if (wanted('gas')) await gasBench(env, tech, shot);
