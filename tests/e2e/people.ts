@@ -142,10 +142,11 @@ export async function pressAt(page: Page, step: string, key: string): Promise<vo
   page.off('request', begun).off('requestfinished', ended).off('requestfailed', ended);
 }
 
-/** Leaves by the name in the bar. */
+/** Leaves by the name in the bar, and waits until the door is there: an answer that comes later would take the cookie of whoever came in meanwhile. */
 export async function signOut(page: Page): Promise<void> {
   await page.locator('.bar-menu summary').click();
   await page.getByRole('button', { name: 'Sign out', exact: true }).click();
+  await page.waitForURL('**/sign-in**');
 }
 
 /** Puts the signatory's name to what is on the page. */
