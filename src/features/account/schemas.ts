@@ -31,40 +31,27 @@ export const pinSchema = yup.object({
 });
 export const sessionSchema = yup.object({ id: yup.string().max(80).required() });
 
-/** What an authenticator made, as the browser hands it on (WebAuthn Level 3, 5.1.8). What it holds is checked by the library. */
+/** What a browser hands on of an authenticator (WebAuthn Level 3, 5.1.8), around what was made or answered. What it holds is checked by the library. */
+const credential = <Shape extends yup.ObjectShape>(response: Shape) =>
+  yup.object({
+    id: base64url(1400).required(),
+    rawId: base64url(1400).required(),
+    type: yup.string().oneOf(['public-key']).required(),
+    clientExtensionResults: yup.object().default({}),
+    authenticatorAttachment: yup.string().oneOf(['platform', 'cross-platform']),
+    response: yup.object({ clientDataJSON: base64url(4000).required(), ...response }).required(),
+  });
+const answeredKey = credential({
+  authenticatorData: base64url(4000).required(),
+  signature: base64url(2000).required(),
+  userHandle: base64url(200),
+});
 export const madeKeySchema = yup.object({
   name: yup.string().trim().required('A name, such as “blue key”.').max(60),
-  response: yup
-    .object({
-      id: base64url(1400).required(),
-      rawId: base64url(1400).required(),
-      type: yup.string().oneOf(['public-key']).required(),
-      clientExtensionResults: yup.object().default({}),
-      authenticatorAttachment: yup.string().oneOf(['platform', 'cross-platform']),
-      response: yup
-        .object({
-          clientDataJSON: base64url(4000).required(),
-          attestationObject: base64url(8000).required(),
-          transports: yup.array(yup.string().max(20).required()).max(10),
-        })
-        .required(),
-    })
-    .required(),
-});
-const answeredKey = yup.object({
-  id: base64url(1400).required(),
-  rawId: base64url(1400).required(),
-  type: yup.string().oneOf(['public-key']).required(),
-  clientExtensionResults: yup.object().default({}),
-  authenticatorAttachment: yup.string().oneOf(['platform', 'cross-platform']),
-  response: yup
-    .object({
-      clientDataJSON: base64url(4000).required(),
-      authenticatorData: base64url(4000).required(),
-      signature: base64url(2000).required(),
-      userHandle: base64url(200),
-    })
-    .required(),
+  response: credential({
+    attestationObject: base64url(8000).required(),
+    transports: yup.array(yup.string().max(20).required()).max(10),
+  }).required(),
 });
 export const answeredKeySchema = yup.object({ response: answeredKey.required() });
 export const keyIdSchema = yup.object({ id: base64url(1400).required() });
