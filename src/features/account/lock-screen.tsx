@@ -25,7 +25,7 @@ type Went = { name: string; other: boolean };
 
 /** The lock of a shared bench computer: covers what was open, leaves clocks and gas in sight, and asks who goes on. */
 export function LockScreen({ me, afterMinutes, locked: byHouse, people, passkeys, children }: Props) {
-  const { locked, lock, cover } = useLock(me.id, afterMinutes, byHouse);
+  const { locked, lock, cover, told } = useLock(me.id, afterMinutes, byHouse);
   const [went, setWent] = useState('');
   useEffect(() => onLockAsked(lock), [lock]);
   useEffect(() => {
@@ -54,7 +54,7 @@ export function LockScreen({ me, afterMinutes, locked: byHouse, people, passkeys
       {locked && (
         <div className="lock-screen" role="dialog" aria-modal="true" aria-label={say({ code: 'lock.title' })}>
           <div className="lock-room">
-            <Unlock me={me} people={people} passkeys={passkeys} opened={opened} />
+            <Unlock me={me} people={people} passkeys={passkeys} opened={opened} told={told} />
             {children}
           </div>
         </div>
@@ -68,11 +68,16 @@ function Unlock({
   people,
   passkeys,
   opened,
-}: Pick<Props, 'me' | 'people' | 'passkeys'> & { opened: (went: Went, id: string) => void }) {
+  told,
+}: Pick<Props, 'me' | 'people' | 'passkeys'> & {
+  opened: (went: Went, id: string) => void;
+  told: { current: Promise<unknown> };
+}) {
   const [person, setPerson] = useState(me.id);
   const [typed, setTyped] = useState('');
   const [problem, setProblem] = useState('');
   const send = async (body: object, id: string) => {
+    await told.current;
     const result = await post<Went>('/api/unlock', body);
     if (result.ok) return opened(result.value, id);
     setTyped('');

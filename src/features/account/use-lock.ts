@@ -1,5 +1,5 @@
 'use client';
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { onLocked } from '@/platform/client/locked';
 import { post } from '@/platform/client/post';
 
@@ -37,9 +37,11 @@ export function useLock(me: string, afterMinutes: number, lockedByHouse: boolean
     },
     [me],
   );
+  /** Whoever unlocks at once waits for it: a word that came later would lock the house behind an open screen. */
+  const told = useRef<Promise<unknown>>(Promise.resolve());
   const lock = useCallback(() => {
     cover(true);
-    void post('/api/screen', { act: 'lock' });
+    told.current = post('/api/screen', { act: 'lock' });
   }, [cover]);
   useEffect(() => {
     document.documentElement.toggleAttribute('data-locked', locked);
@@ -82,5 +84,5 @@ export function useLock(me: string, afterMinutes: number, lockedByHouse: boolean
       clearInterval(timer);
     };
   }, [afterMinutes, lock, cover]);
-  return { locked, lock, cover };
+  return { locked, lock, cover, told };
 }
