@@ -4,7 +4,7 @@ import { hearing, onChange, tellChange } from './change-stream';
 
 /** Every job there is, with what it is told. */
 export interface Jobs {
-  mail: { mailId: string };
+  mail: Record<string, never>;
   drawDocument: { certificateId: string };
   drawSheet: { sheetId: string; modelId: string; assetId?: string };
   nightly: Record<string, never>;
@@ -32,18 +32,6 @@ export async function enqueue<Name extends JobName>(
 ): Promise<void> {
   await tx.execute(
     sql`select enqueue_job(${name}, ${JSON.stringify(what)}::json, ${key}, ${queue ?? null}, ${priority}, ${attempts}, ${at?.toISOString() ?? null}::timestamptz)`,
-  );
-}
-
-/** Many of a kind in one statement. */
-export async function enqueueMany<Name extends JobName>(
-  tx: Transaction | Database,
-  name: Name,
-  jobs: { what: Jobs[Name]; key: string; queue?: string }[],
-): Promise<void> {
-  const list = JSON.stringify(jobs.map(({ what, key, queue }) => ({ what, key, queue: queue ?? null })));
-  await tx.execute(
-    sql`select enqueue_job(${name}, one->'what', one->>'key', one->>'queue', 0, 25, null) from json_array_elements(${list}::json) one`,
   );
 }
 

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
+import { sql } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
-import { mail } from '@/data/schema';
-import { enqueueMany } from './jobs';
+import { enqueue } from './jobs';
 
 export interface Letter {
   id?: string;
@@ -11,7 +11,7 @@ export interface Letter {
   body: string;
 }
 
-/** How many at once: PostgreSQL takes 65,535 values a statement. */
+/** Mails a statement: some megabytes. */
 const BATCH = 2000;
 
 /** Puts mails into the outbox and leaves their sending to the jobs process, in the caller's transaction. `kind` and `host` make the Message-ID, which never changes. Gives back their ids. */
@@ -22,25 +22,20 @@ export async function putMails(
 ): Promise<string[]> {
   const rows = letters.map((letter) => {
     const id = letter.id ?? randomUUID();
-    return { ...letter, id, messageId: `<${kind}-${id}@${host}>`, createdAt: now };
+    return { ...letter, id, messageId: `<${kind}-${id}@${host}>` };
   });
-  for (let at = 0; at < rows.length; at += BATCH) {
-    const part = rows.slice(at, at + BATCH);
-    await tx.insert(mail).values(part);
-    await enqueueMany(
-      tx,
-      'mail',
-      part.map((row) => ({ what: { mailId: row.id }, ...mailJob(row) })),
-    );
-  }
+  for (let at = 0; at < rows.length; at += BATCH)
+    await tx.execute(sql`
+      insert into mail (id, customer_id, recipient, subject, body, message_id, created_at)
+      select id, "customerId", recipient, subject, body, "messageId", ${now.toISOString()}::timestamptz
+      from json_to_recordset(${JSON.stringify(rows.slice(at, at + BATCH))}::json)
+        as given (id uuid, "customerId" uuid, recipient text, subject text, body text, "messageId" text)`);
+  if (rows.length > 0) await enqueue(tx, 'mail', {}, outboxJob);
   return rows.map((row) => row.id);
 }
 
-/** Mails to one mailbox go one after the other. */
-export const mailJob = ({ id, recipient }: { id: string; recipient: string }) => ({
-  key: `mail/${id}`,
-  queue: `mailbox/${recipient.toLowerCase()}`.slice(0, 120),
-});
+/** The job that sends what waits: one, however many mails there are. */
+export const outboxJob = { key: 'outbox' };
 
 /** The host that a sender's address names. */
 export const hostOf = (mailFrom: string): string => mailFrom.split('@')[1] ?? 'localhost';

@@ -9,9 +9,10 @@ import { closeChangeStream } from '@/platform/change-stream';
 import { systemClock } from '@/platform/clock';
 import { enqueue } from '@/platform/jobs';
 import { log } from '@/platform/log';
+import { outboxJob } from '@/platform/put-mail';
 import { lookAtDisk } from './jobs/disk';
 import { houseGauges } from './jobs/house-gauges';
-import { isLater, TASKS } from './jobs/tasks';
+import { TASKS } from './jobs/tasks';
 import { metricsOf } from './metrics';
 
 /**
@@ -48,7 +49,7 @@ const runner = await run({
     ...(process.env.WERKBANK_BACKUPS === 'yes' ? [atNight('backup', process.env.WERKBANK_BACKUP_AT ?? '50 1 * * *')] : []),
   ]),
   logger: new Logger(() => (level, message, meta) => {
-    if (level === 'error' && !isLater(meta?.error)) log.error({ err: meta?.error, job: meta?.job }, message);
+    if (level === 'error') log.error({ err: meta?.error, job: meta?.job }, message);
   }),
 });
 
@@ -61,6 +62,8 @@ async function sweep(): Promise<void> {
   try {
     await lookAtDisk();
     await markCutOff(database(), systemClock().now());
+    // Whoever had the outbox in hand may have died with it.
+    await enqueue(database(), 'mail', {}, outboxJob);
     await queue.query(
       `select graphile_worker.force_unlock_workers(array_agg(distinct j.locked_by))
        from graphile_worker._private_jobs j join graphile_worker._private_tasks t on t.id = j.task_id

@@ -10,12 +10,11 @@ import {
   changePolicy,
   dueList,
   closeMailer,
-  deliverMail,
+  emptyOutbox,
   keepUse,
   makeReminders,
   markCutOff,
   sendAgain,
-  TryAgain,
   usesOfAsset,
 } from '@/features/due/server';
 import { openWorld, type World } from './world';
@@ -45,16 +44,9 @@ async function startStandin(cut?: string): Promise<void> {
 /** What the jobs process does to every mail that waits. */
 async function sendQueued(db: World['db'], clock: () => Date) {
   await markCutOff(db, clock());
-  const count = { sent: 0, queued: 0, uncertain: 0, refused: 0, sending: 0 };
-  const { rows } = await world.app.query<{ id: string }>("select id from mail where state = 'queued' order by created_at, id");
-  for (const { id } of rows) {
-    const state = await deliverMail(db, id, { clock }).catch((error: unknown) => {
-      if (error instanceof TryAgain) return 'queued' as const;
-      throw error;
-    });
-    if (state) count[state] += 1;
-  }
-  return count;
+  // What was put off is asked again at once.
+  await world.app.query("update mail set next_try_at = null where state = 'queued'");
+  return emptyOutbox(db, { clock });
 }
 
 const received = () =>

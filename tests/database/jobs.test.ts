@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { approveRun, certificatePdfOf } from '@/features/certificates/server';
-import { backOffSeconds } from '@/features/due/server/deliver';
+import { backOffSeconds } from '@/features/due/server/empty-outbox';
 import { askBlankSheet } from '@/features/paper/server';
 import { enqueue } from '@/platform/jobs';
 import { putMails } from '@/platform/put-mail';

@@ -3,5 +3,6 @@ export { dueAfter, keepDue, type Due } from './server/next-due';
 export { customersWithDue, dueCounts, dueList, type DueQuery, type DueWindow } from './server/due-list';
 export { keepUse, usesOfAsset, type UseRow } from './server/uses';
 export { makeReminders } from './server/reminders';
-export { closeMailer, deliverMail, markCutOff, TryAgain } from './server/deliver';
+export { emptyOutbox, markCutOff, type Emptied } from './server/empty-outbox';
+export { closeMailer } from './server/mailer';
 export { outbox, sendAgain } from './server/outbox';

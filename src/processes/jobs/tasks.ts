@@ -1,8 +1,8 @@
-import type { JobHelpers, TaskList } from 'graphile-worker';
+import type { TaskList } from 'graphile-worker';
 import * as yup from 'yup';
 import { database } from '@/data/connection';
 import { drawAndKeep, drawJob } from '@/features/certificates/server';
-import { deliverMail, TryAgain } from '@/features/due/server';
+import { emptyOutbox } from '@/features/due/server';
 import { drawBlankSheet, sheetJob } from '@/features/paper/server';
 import { systemClock } from '@/platform/clock';
 import { tellDone } from '@/platform/jobs';
@@ -10,16 +10,14 @@ import { backup } from './backup';
 import { nightly } from './nightly';
 
 const id = yup.string().uuid().required();
-const mailSchema = yup.object({ mailId: id });
 const drawSchema = yup.object({ certificateId: id });
 const sheetSchema = yup.object({ sheetId: id, modelId: id, assetId: yup.string().uuid().optional().default(undefined) });
 const now = () => systemClock().now();
 
 /** What the jobs process can do. Each is a thin shell around a use case; what it is told is validated as everything else that is read. */
 export const TASKS: TaskList = {
-  mail: async (payload, helpers) => {
-    const { mailId } = await mailSchema.validate(payload);
-    await deliverMail(database(), mailId, { clock: now, last: isLast(helpers) });
+  mail: async (_payload, { abortSignal }) => {
+    await emptyOutbox(database(), { clock: now, signal: abortSignal });
   },
   drawDocument: async (payload) => {
     const { certificateId } = await drawSchema.validate(payload);
@@ -34,7 +32,3 @@ export const TASKS: TaskList = {
   nightly: () => nightly(),
   backup: () => backup(),
 };
-
-const isLast = ({ job }: JobHelpers): boolean => job.attempts >= job.max_attempts;
-/** What is only "later" is no fault of ours: the log says so in a line. */
-export const isLater = (error: unknown): boolean => error instanceof TryAgain;

@@ -2,7 +2,7 @@ import { and, desc, eq, lt, or, sql } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { customer, mail } from '@/data/schema';
 import { enqueue } from '@/platform/jobs';
-import { mailJob } from '@/platform/put-mail';
+import { outboxJob } from '@/platform/put-mail';
 import { isId } from '@/platform/shape';
 
 /** The outbox, newest first, paged by key. */
@@ -29,7 +29,7 @@ export async function sendAgain(tx: Transaction, id: string): Promise<boolean> {
     .update(mail)
     .set({ state: 'queued', problem: null, nextTryAt: null })
     .where(and(eq(mail.id, id), or(eq(mail.state, 'uncertain'), eq(mail.state, 'refused'))))
-    .returning({ id: mail.id, recipient: mail.recipient });
-  for (const row of rows) await enqueue(tx, 'mail', { mailId: row.id }, mailJob(row));
+    .returning({ id: mail.id });
+  if (rows.length > 0) await enqueue(tx, 'mail', {}, outboxJob);
   return rows.length > 0;
 }

@@ -15,8 +15,8 @@ interface Line {
   stage: ReminderStage;
 }
 
-/** Rows a statement: PostgreSQL takes 65,535 values at once. */
-const BATCH = 2000;
+/** Rows a statement. */
+const BATCH = 10_000;
 
 /**
  * Writes the reminder mails that are due today, one a customer, and books every (instrument, due date, stage) once: running it again makes nothing twice.
@@ -51,10 +51,13 @@ export async function makeReminders({ tx, now }: UseCaseContext): Promise<{ mail
     { now, kind: 'reminder', host: hostOf(settings.mailFrom) },
   );
   const booked = letters.flatMap(({ id, group, customerId }) =>
-    group.map(({ row, stage }) => ({ assetId: row.id, customerId, dueOn: row.nextDue!, stage, mailId: id })),
+    group.map(({ row, stage }) => ({ asset: row.id, customer: customerId, due: row.nextDue, stage, mail: id })),
   );
   // The row of the reminder is the lock: whoever books first sends, a second process finds it taken.
-  for (const part of chunk(booked, BATCH)) await tx.insert(reminder).values(part);
+  for (const part of chunk(booked, BATCH))
+    await tx.execute(sql`
+      insert into reminder (asset_id, customer_id, due_on, stage, mail_id) select asset, customer, due, stage, mail
+      from json_to_recordset(${JSON.stringify(part)}::json) as given (asset uuid, customer uuid, due date, stage text, mail uuid)`);
   return { mails: letters.length, instruments: booked.length };
 }
 
