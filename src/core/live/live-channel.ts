@@ -5,9 +5,10 @@ import { estimateFinal, type FinalEstimate } from '../stability/estimate-final';
 import { gasMayClose, type CloseAdvice } from '../stability/gas-may-close';
 import type { ResponseCard } from '../stability/response-card';
 import { SettledBelief, SURE } from '../stability/settled-belief';
-import { PlateauStream } from '../stability/plateau-stream';
+import type { Plateau, PlateauRule } from '../stability/plateau-stream';
 import { ResponseRecorder } from '../stability/response-recorder';
 import { timeToShare } from '../stability/response-times';
+import { windowPlateau } from '../stability/window-plateau';
 import { windowSamples, type WindowSamples } from '../stability/window-samples';
 
 export interface LiveRule {
@@ -66,6 +67,8 @@ const GIVES_UP_AFTER = 45;
 /** Largest settling error, as a share of the tolerance, at which closing is proposed. */
 export const CLOSE_SHARE = 0.25;
 const TRACE_POINTS = 120;
+/** Readings that may wait to be handed on. */
+const HAND_ON_AFTER = 64;
 /** Seconds between two early estimates. */
 const ESTIMATE_EVERY = 1;
 /** Nobody opens gas for longer than this for a reading. */
@@ -83,7 +86,10 @@ export const LOOK_SECONDS = 5;
  * const channel = new LiveChannel({ resolution: '1', tolerance: 5, expectedChange: null }); channel.push(0.25, '0', 'value', null); channel.look()
  */
 export class LiveChannel {
-  private plateau: PlateauStream;
+  private plateau: PlateauRule;
+  /** Readings up to this time are no part of a plateau. */
+  private plateauAfter = -Infinity;
+  private quiet = false;
   private recorder = new ResponseRecorder(256);
   private response = new ResponseRecorder(256);
   private gasAt: number | null = null;
@@ -95,16 +101,19 @@ export class LiveChannel {
   /** What the text means: a display that stands still says the same text again and again. */
   private value: number | null = null;
   private recent = new RecentReadings(Math.max(30, WINDOW_SECONDS));
+  /** How many of them were not yet handed on. */
+  private waiting = 0;
   private estimated: { at: number; estimate: FinalEstimate | null } | null = null;
   private belief: SettledBelief | null = null;
   private held = false;
 
   constructor(private rule: LiveRule) {
-    this.plateau = this.fresh();
+    this.plateau = plateauRule(rule);
   }
 
   /** Another point or tolerance: what was seen stays. */
   setRule(rule: LiveRule): void {
+    this.handOn();
     const inGas = (one: LiveRule) => one.expectedChange !== null;
     const card = (one: LiveRule) => JSON.stringify(one.response ?? null);
     const other = card(rule) !== card(this.rule) || inGas(rule) !== inGas(this.rule);
@@ -116,13 +125,14 @@ export class LiveChannel {
     this.rule = rule;
     this.estimated = null;
     if (other) this.believe();
-    this.plateau = this.fresh();
-    this.recent.each((seconds, value) => this.plateau.push(seconds, value));
+    this.plateau = plateauRule(rule);
+    this.beginAnew(-Infinity);
   }
 
   /** Gas on (a time) or off (null). */
   gas(seconds: number | null): void {
     if (seconds === this.gasAt) return;
+    this.handOn();
     this.gasAt = seconds;
     this.response.clear();
     this.estimated = null;
@@ -131,8 +141,13 @@ export class LiveChannel {
       this.recent.each((at, value) => {
         if (at > seconds) this.response.push(at - seconds, value);
       });
-    this.plateau = this.fresh();
+    this.beginAnew(this.seconds);
     this.believe();
+  }
+
+  private beginAnew(after: number): void {
+    this.plateauAfter = after;
+    this.quiet = false;
   }
 
   /** The belief of a gas begins when it comes. */
@@ -161,27 +176,42 @@ export class LiveChannel {
     }
     const value = this.value;
     if (value === null) {
-      this.plateau = this.fresh();
+      this.handOn();
+      this.beginAnew(seconds);
       this.recent.clear();
       return;
     }
-    this.plateau.push(seconds, value);
-    this.recorder.push(seconds, value);
     this.recent.push(seconds, value);
-    if (this.gasAt !== null && seconds > this.gasAt) {
-      this.response.push(seconds - this.gasAt, value);
-      this.belief?.push(seconds - this.gasAt, value);
+    this.waiting += 1;
+    if (this.waiting >= HAND_ON_AFTER) this.handOn();
+  }
+
+  /** Passes readings on in one go, before anybody looks and every now and then: a line says ten a second for each channel, and few are looked at singly. */
+  private handOn(): void {
+    const { recent, recorder, response, belief, gasAt } = this;
+    const { times, values, end } = recent;
+    const first = end - this.waiting;
+    this.waiting = 0;
+    for (let i = first; i < end; i += 1) recorder.push(times[i]!, values[i]!);
+    if (gasAt === null) return;
+    for (let i = first; i < end; i += 1) {
+      const since = times[i]! - gasAt;
+      if (since <= 0) continue;
+      response.push(since, values[i]!);
+      belief?.push(since, values[i]!);
     }
   }
 
   /** `early: false` leaves the estimate out: as-left readings wait for the plateau anyhow. */
   look({ early = true }: { early?: boolean } = {}): LiveLook | null {
     if (this.seconds === -Infinity) return null;
+    this.handOn();
     const { text, status, raw, seconds } = this;
     const since = this.gasAt === null ? null : Math.max(0, seconds - this.gasAt);
+    const plateau = this.present();
     const known = this.known(since);
     // Where the model is known a still display alone proves nothing: a slow part stands still too.
-    const stable = known && !known.settled ? null : this.stable(since);
+    const stable = known && !known.settled ? null : this.stable(plateau, since);
     const final = stable && since !== null ? Number(stable.text) : null;
     const moved = this.before !== null && final !== null && Math.abs(final - this.before) >= 3 * Number(this.rule.resolution);
     const share = (part: number) =>
@@ -228,8 +258,15 @@ export class LiveChannel {
     };
   }
 
-  private stable(since: number | null): StableReading | null {
-    const plateau = this.plateau.present();
+  private present(): Plateau | null {
+    const { times, values, start, end } = this.recent;
+    const from = Math.max(start, this.recent.firstAfter(this.plateauAfter));
+    const plateau = windowPlateau({ times, values, start: from, end }, this.plateau, this.quiet);
+    this.quiet = plateau !== null;
+    return plateau;
+  }
+
+  private stable(plateau: Plateau | null, since: number | null): StableReading | null {
     if (!plateau || this.status !== 'value') return null;
     if (since !== null) {
       if (since < SETTLES_AFTER) return null;
@@ -276,20 +313,20 @@ export class LiveChannel {
     }
     return this.estimated.estimate;
   }
+}
 
-  private fresh(): PlateauStream {
-    const step = Number(this.rule.resolution);
-    const tolerance = this.rule.tolerance ?? 0;
-    return new PlateauStream({
-      windowSeconds: WINDOW_SECONDS,
-      // A restless signal in gas is judged by its slope: half of the spread that it was read with stands in its budget. A restless liquid is a finding of its own.
-      maxSpread: this.rule.expectedChange === null ? Math.max(2 * step, 0.25 * tolerance) : Math.max(3 * step, 0.6 * tolerance),
-      // What may still come at the end of a slow part is slope times its time constant: held under a quarter of the tolerance for about a minute.
-      maxSlopePerMinute: Math.max(2 * step, 0.2 * tolerance),
-      // One digit up in the middle of the window is a slope of 1.5 steps a window (least squares): no reason to call it unsettled again.
-      hold: { slope: Math.max(1, (3 * step * (60 / WINDOW_SECONDS)) / Math.max(2 * step, 0.2 * tolerance)), spread: 1.5 },
-    });
-  }
+function plateauRule({ resolution, tolerance: given, expectedChange }: LiveRule): PlateauRule {
+  const step = Number(resolution);
+  const tolerance = given ?? 0;
+  return {
+    windowSeconds: WINDOW_SECONDS,
+    // A restless signal in gas is judged by its slope: half of the spread that it was read with stands in its budget. A restless liquid is a finding of its own.
+    maxSpread: expectedChange === null ? Math.max(2 * step, 0.25 * tolerance) : Math.max(3 * step, 0.6 * tolerance),
+    // What may still come at the end of a slow part is slope times its time constant: held under a quarter of the tolerance for about a minute.
+    maxSlopePerMinute: Math.max(2 * step, 0.2 * tolerance),
+    // One digit up in the middle of the window is a slope of 1.5 steps a window (least squares): no reason to call it unsettled again.
+    hold: { slope: Math.max(1, (3 * step * (60 / WINDOW_SECONDS)) / Math.max(2 * step, 0.2 * tolerance)), spread: 1.5 },
+  };
 }
 
 const round = (seconds: number | null) => (seconds === null ? null : Math.round(seconds * 10) / 10);

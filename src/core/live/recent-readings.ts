@@ -1,6 +1,7 @@
-const CAPACITY = 1024;
-const MOST = 600;
-const DROPPED = 300;
+const CAPACITY = 4096;
+/** Half a minute at eighty readings a second. */
+const MOST = 2400;
+const DROPPED = 1200;
 const BATCH = 32;
 
 /**
@@ -10,10 +11,11 @@ const BATCH = 32;
  * const recent = new RecentReadings(30); recent.push(0.25, 20.9); recent.valuesSince(0) // [20.9]
  */
 export class RecentReadings {
-  private times = new Float64Array(CAPACITY);
-  private values = new Float64Array(CAPACITY);
-  private start = 0;
-  private end = 0;
+  readonly times = new Float64Array(CAPACITY);
+  readonly values = new Float64Array(CAPACITY);
+  /** Those kept now stand from `start` up to and without `end`. */
+  start = 0;
+  end = 0;
 
   /** Seconds that are kept at least. */
   constructor(private readonly kept: number) {}
@@ -56,7 +58,8 @@ export class RecentReadings {
     return first < this.end ? { first: this.times[first]!, last: this.times[this.end - 1]! } : null;
   }
 
-  private firstAfter(seconds: number): number {
+  /** Place of the first reading after a time; `end` where there is none. */
+  firstAfter(seconds: number): number {
     let i = this.end;
     while (i > this.start && this.times[i - 1]! > seconds) i -= 1;
     return i;
