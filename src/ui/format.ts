@@ -1,19 +1,48 @@
-import { tz } from '@date-fns/tz';
-import { format, parseISO } from 'date-fns';
+const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
+const clocks = new Map<string, Intl.DateTimeFormat>();
 
-/** "24 Nov 2026" */
+/** Parts of an instant on the clock of a zone, by the platform: every page shows times, and a package for them is what it would load first. */
+function partsIn(zone: string, instant: string | Date): Record<string, string> {
+  let clock = clocks.get(zone);
+  if (!clock) {
+    const two = '2-digit' as const;
+    clock = new Intl.DateTimeFormat('en-GB', {
+      timeZone: zone,
+      hourCycle: 'h23',
+      year: 'numeric',
+      month: 'numeric',
+      day: 'numeric',
+      hour: two,
+      minute: two,
+      second: two,
+    });
+    clocks.set(zone, clock);
+  }
+  return Object.fromEntries(clock.formatToParts(new Date(instant)).map(({ type, value }) => [type, value]));
+}
+
+const written = (year: number | string, month: number | string, date: number | string) =>
+  `${Number(date)} ${MONTHS[Number(month) - 1]} ${year}`;
+
+/** "24 Nov 2026" of a date or of an instant on this computer's clock. */
 export function day(date: string | null): string {
-  return date ? format(parseISO(date), 'd MMM yyyy') : '—';
+  if (!date) return '—';
+  const plain = /^(\d{4})-(\d{2})-(\d{2})$/.exec(date);
+  if (plain) return written(plain[1]!, plain[2]!, plain[3]!);
+  const at = new Date(date);
+  return written(at.getFullYear(), at.getMonth() + 1, at.getDate());
 }
 
 /** "24 Nov 2026, 14:05" in the workshop's zone. */
 export function dayTime(instant: string | Date, zone: string): string {
-  return format(new Date(instant), 'd MMM yyyy, HH:mm', { in: tz(zone) });
+  const { year, month, day: date, hour, minute } = partsIn(zone, instant);
+  return `${written(year!, month!, date!)}, ${hour}:${minute}`;
 }
 
 /** "14:05:09" in the workshop's zone. */
 export function timeOfDay(instant: string | Date, zone: string): string {
-  return format(new Date(instant), 'HH:mm:ss', { in: tz(zone) });
+  const { hour, minute, second } = partsIn(zone, instant);
+  return `${hour}:${minute}:${second}`;
 }
 
 /** "4:05", "1:04:05" */

@@ -1,6 +1,5 @@
 'use client';
 import { useEffect, useState, type ReactNode } from 'react';
-import { startAuthentication } from '@simplewebauthn/browser';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { say } from '@/core/words/say';
@@ -94,7 +93,11 @@ function Unlock({
   const byKey = async () => {
     const asked = await attempt(() => askPasskeyAction({}));
     if (!asked.ok) return setProblem(asked.message);
-    const answer = await startAuthentication({ optionsJSON: asked.value }).catch(() => null);
+    const answer = await (
+      await import('@simplewebauthn/browser')
+    )
+      .startAuthentication({ optionsJSON: asked.value })
+      .catch(() => null);
     if (answer) await send({ passkey: answer }, '');
   };
   return (

@@ -1,7 +1,6 @@
 'use client';
 import { useState } from 'react';
 import { useRouter } from 'next/navigation';
-import { startRegistration } from '@simplewebauthn/browser';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { say } from '@/core/words/say';
@@ -24,7 +23,11 @@ export function PasskeyPanel({ keys, possible }: { keys: Line[]; possible: boole
     event.preventDefault();
     const asked = await attempt(() => askForPasskeyAction({}));
     if (!asked.ok) return setProblem(asked.message);
-    const response = await startRegistration({ optionsJSON: asked.value }).catch((error: Error) => error);
+    const response = await (
+      await import('@simplewebauthn/browser')
+    )
+      .startRegistration({ optionsJSON: asked.value })
+      .catch((error: Error) => error);
     if (response instanceof Error) return setProblem(response.message);
     const result = await attempt(() => addPasskeyAction({ name, response }));
     setProblem(result.ok ? '' : (result.fields.name ?? result.message));

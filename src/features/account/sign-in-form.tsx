@@ -2,7 +2,6 @@
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { yupResolver } from '@hookform/resolvers/yup';
-import { startAuthentication } from '@simplewebauthn/browser';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { say } from '@/core/words/say';
@@ -33,7 +32,11 @@ export function SignInForm({ next, passkeys }: { next: string; passkeys: boolean
   const byKey = async () => {
     const asked = await attempt(() => askPasskeyAction({}));
     if (!asked.ok) return setMessage(asked.message);
-    const response = await startAuthentication({ optionsJSON: asked.value }).catch(() => null);
+    const response = await (
+      await import('@simplewebauthn/browser')
+    )
+      .startAuthentication({ optionsJSON: asked.value })
+      .catch(() => null);
     if (!response) return;
     const result = await attempt(() => signInPasskeyAction({ response }));
     if (result.ok) into();

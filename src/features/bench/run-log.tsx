@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { say } from '@/core/words/say';
 import { timeOfDay } from '@/ui/format';
-import { CorrectForm } from './correct-form';
+import { CorrectForm } from './lazy';
 import { entriesOf } from './run-log-entries';
 import type { LiveRun } from './use-run';
 import type { RunView } from './server/run-view';

@@ -14,7 +14,6 @@ import { useKept } from '@/ui/use-kept';
 import { useKeys } from '@/ui/use-keys';
 import { BenchFacts } from './bench-facts';
 import { ChannelBoard } from './channel-board';
-import { DiagnosisCard } from './diagnosis/diagnosis-card';
 import { GasBar } from './gas-bar';
 import { LineStrip } from './live/line-strip';
 import { rulesFor, slotOf } from './live/live-rules';
@@ -25,7 +24,7 @@ import { PresentStep } from './steps/present-step';
 import { say } from '@/core/words/say';
 import { PhotoStrip } from '@/features/paper';
 import { day } from '@/ui/format';
-import { RunDoors } from './run-doors';
+import { Besides, RunDoors } from './lazy';
 import { RunLog } from './run-log';
 import { WaitingMark } from './waiting-mark';
 import { spanValuesOf } from './steps/span-values';
@@ -43,7 +42,6 @@ import { useEnter } from './use-enter';
 import { useOthers } from './places/use-others';
 import { bottleInHand } from './steps/bottle-in-hand';
 import { openLiquid } from './steps/open-liquid';
-import { ProbeSoFar } from './probe-so-far';
 import { SheetChips } from './sheets/sheet-chips';
 import { sheetsOf, stepInHand } from './sheets/sheets-of';
 
@@ -111,12 +109,7 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
   // While a display is read its rulers stand next to the step; what is said about it follows.
   const reading = wet && present?.step.kind === 'read';
   const flows = gas !== null && present?.step.kind === 'read';
-  const besides = (
-    <>
-      <DiagnosisCard sheet={sheet} />
-      <ProbeSoFar sheet={sheet} />
-    </>
-  );
+  const besides = somethingMeasured(sheet) && <Besides sheet={sheet} />;
   return (
     <main className="page" data-bench>
       {run.away && (
@@ -237,4 +230,9 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
       />
     </main>
   );
+}
+
+/** Before that there is nothing to be said about it. */
+function somethingMeasured({ run: { state }, live }: Sheet): boolean {
+  return state.readings.length + state.adjustments.length + state.bumps.length + state.saves.length + live.notices.length > 0;
 }

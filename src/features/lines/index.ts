@@ -1,5 +1,3 @@
-export { StandInPanel } from './stand-in-panel';
-export { MeterPanel } from './meter-panel';
+export { MeterPanel, SerialButton, StandInPanel } from './lazy';
 export { DevicesView } from './devices-view';
 export { HoldTag } from './hold-tag';
-export { SerialButton } from './serial-button';

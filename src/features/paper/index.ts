@@ -1,3 +1,3 @@
 export { PaperList } from './paper-list';
-export { PhotoStrip } from './photo-strip';
+export { PhotoStrip } from './lazy';
 export { sendPhotos } from './send-photos';

@@ -1,15 +1,7 @@
 'use client';
 import Button from 'react-bootstrap/Button';
 import type { PlannedStep } from '@/core/run/plan';
-import { AdjustStep } from './adjust-step';
-import { BumpStep } from './bump-step';
-import { CareStep } from './care-step';
-import { CheckStep } from './check-step';
-import { ConditionStep } from './condition-step';
-import { DecideStep } from './decide-step';
-import { EndOfRun } from './end-of-run';
-import { ReferenceStep } from './reference-step';
-import { SaveStep } from './save-step';
+import { AdjustStep, BumpStep, CareStep, CheckStep, ConditionStep, DecideStep, EndOfRun, ReferenceStep, SaveStep } from './lazy';
 import { SkipStep } from './skip-step';
 import { SampleCount } from './sample-count';
 import { HowLine } from './how-line';

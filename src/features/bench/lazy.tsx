@@ -1,0 +1,7 @@
+'use client';
+import dynamic from 'next/dynamic';
+
+// A sheet opens with what its present step needs; what comes later on, or seldom, is fetched when it comes.
+export const Besides = dynamic(() => import('./besides').then((module) => module.Besides));
+export const RunDoors = dynamic(() => import('./run-doors').then((module) => module.RunDoors));
+export const CorrectForm = dynamic(() => import('./correct-form').then((module) => module.CorrectForm));
