@@ -8,6 +8,7 @@ import { attempt } from '@/platform/client/result';
 import { KeyStrip } from '@/ui/key-strip';
 import { useAwake } from '@/ui/use-awake';
 import { useGentleRefresh } from '@/ui/use-gentle-refresh';
+import { useSheetAhead } from '../fetch-ahead';
 import { usePlaceKeys } from '../use-place-keys';
 import { useKeys } from '@/ui/use-keys';
 import { placeTicketAction, startRunAction } from '../actions';
@@ -27,6 +28,7 @@ interface Props {
 /** The bench: in-tray, places, out-tray. A ticket moves by drag or by key; each place shows its clock and what comes next. */
 export function BenchBoard({ board, today, mayBench, outTray }: Props) {
   useAwake(mayBench);
+  useSheetAhead();
   const router = useRouter();
   const [chosen, setChosen] = useState<string | null>(null);
   const [problem, setProblem] = useState('');
