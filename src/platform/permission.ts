@@ -9,6 +9,7 @@ const GRANTED: Record<Role, Permission[]> = {
   administrator: ['signedIn', 'receive', 'bench', 'approve', 'office'],
 };
 
+/** Whether a role may. One that isn't of the list, as a row behind the application's back could have it, may nothing. */
 export function may(role: Role | null, permission: Permission): boolean {
-  return permission === 'public' || (role !== null && GRANTED[role].includes(permission));
+  return permission === 'public' || (role !== null && Object.hasOwn(GRANTED, role) && GRANTED[role].includes(permission));
 }

@@ -9,6 +9,8 @@ import { verdict } from './in-turn';
  * house is a fault. Fewer by ROWS.
  */
 const ROWS = Number(process.env.ROWS ?? 1_000_000);
+/** Instruments a customer. */
+const EACH = 50;
 const LOOKS = 25;
 const GOAL = 1.3;
 
@@ -63,9 +65,10 @@ async function fill(): Promise<void> {
   await step(
     'instruments',
     `create temp table large as select gen_random_uuid() as asset, gen_random_uuid() as run, gen_random_uuid() as ticket, n from generate_series(1, ${ROWS}) n;
+     insert into customer (name, created_at) select 'Large customer ' || n, now() from generate_series(1, ${Math.ceil(ROWS / EACH)}) n;
      insert into asset (id, customer_id, model_id, maker, serial, tag, next_due, due_basis, created_at)
      select l.asset, c.id, m.id, m.maker, 'LRG-' || l.n, 'T' || l.n, current_date + (l.n % 700)::int - 100, '{"from": "2026-01-01", "reason": "bench"}', now() from large l
-     join (select id, row_number() over (order by id) - 1 as k, count(*) over () as of from customer) c on c.k = l.n % c.of
+     join (select id, row_number() over (order by id) - 1 as k, count(*) over () as of from customer where name like 'Large customer %') c on c.k = l.n % c.of
      join (select id, maker, row_number() over (order by id) - 1 as k, count(*) over () as of from instrument_model) m on m.k = l.n % m.of`,
   );
   await step(
@@ -112,6 +115,8 @@ const told = {
   'instrument with its history': `/assets/${await one('select asset_id from run_summary group by asset_id order by count(*) desc limit 1')}`,
   'due list': '/due',
   instruments: '/assets',
+  customers: '/customers',
+  'customer searched': '/customers?q=brew',
   certificates: '/certificates',
 };
 const before = await look(cookie, { ...gated, ...told });

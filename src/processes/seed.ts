@@ -16,6 +16,7 @@ import { stockShelf } from './seed/bottles';
 import { liveThrough, visitsOf, type SeedAsset, type Visit } from './seed/history';
 import { Random } from './seed/random';
 import { writtenOnce } from './seed/written-once';
+import { aboutCustomers } from './seed/about-customers';
 import { soldByItsCustomer } from './seed/sold';
 import { stationVisit } from './seed/station-visit';
 import { usedOften } from './seed/used-often';
@@ -80,6 +81,7 @@ async function seed(now: Date): Promise<string> {
   await as(actors.technician, (tx) => stationVisit(tx, SERIALS['VT-60']![0]!, actors, now));
   await as(actors.technician, (tx) => placeProbes(tx, actors.technician, now));
   await as(actors.counter, (tx) => soldByItsCustomer(tx, actors.counter, now));
+  await as(actors.counter, (tx) => aboutCustomers(tx, actors.counter, now));
   await as(actors.counter, (tx) => usedOften(tx, actors.counter, now));
   await as(SYSTEM, (tx) => recordAudit({ tx, actor: SYSTEM, now }, 'seeded', 'demo', { visits: visits.length }));
   return `demo data: ${visits.length} visits in ${((Date.now() - started) / 1000).toFixed(1)} s`;

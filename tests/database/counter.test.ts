@@ -1,7 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import {
   createAsset,
-  createCustomer,
   findAssets,
   findCustomers,
   INSPECTION_ITEMS,
@@ -10,6 +9,7 @@ import {
   scanTarget,
   ticketSlip,
 } from '@/features/counter/server';
+import { createCustomer } from '@/features/customers/server';
 import { approveRun } from '@/features/certificates/server';
 import { and, eq } from 'drizzle-orm';
 import { asset, audit, ticket } from '@/data/schema';
@@ -27,7 +27,18 @@ afterAll(() => world.close());
 const inTx = <T>(work: (context: { tx: Transaction; actor: World['technician']; now: Date }) => Promise<T>) =>
   world.db.transaction((tx) => work({ tx, actor: world.technician, now: new Date('2026-11-24T09:00:00.000Z') }));
 const newCustomer = (name: string) =>
-  inTx((context) => createCustomer(context, { name, address: 'Quay 1', contact: 'Mara', email: '', wantsReminders: true }));
+  inTx((context) =>
+    createCustomer(context, {
+      name,
+      address: 'Quay 1',
+      contact: 'Mara',
+      email: '',
+      phone: '',
+      notes: '',
+      wantsReminders: true,
+      agreesDue: false,
+    }),
+  );
 const newAsset = (
   serial: string,
   customerId = world.customerId,

@@ -107,3 +107,20 @@ export const readSeries = storedReader<string[][]>(
     )
     .required(),
 );
+
+/** What a contact of a customer is there for. */
+export const CONTACT_PURPOSES = ['certificates', 'reminders', 'calls'] as const;
+export type ContactPurpose = (typeof CONTACT_PURPOSES)[number];
+
+/** What went over when two customers were merged, by ids. */
+export interface Moved {
+  assets: string[];
+  contacts: string[];
+  policies: string[];
+}
+
+/** What went over when two customers were merged, as it was stored, checked. Errors: RangeError. */
+export const readMoved = storedReader<Moved>(
+  'what was merged',
+  shape({ assets: texts(), contacts: texts(), policies: texts() }).required(),
+);

@@ -5,7 +5,7 @@ import { readTraits } from '@/core/instrument/traits';
 import type { PolicyScope } from '@/core/interval/policy';
 import type { RunChannel, RunItem } from '@/core/record/event';
 import { readAlarms, readModelChannels, readScale, readTolerance, readWaterTerms } from '@/core/stored/channel';
-import { readDueBasis, readEvery, readFailed } from '@/core/stored/house';
+import { readDueBasis, readEvery, readFailed, readMoved, type ContactPurpose } from '@/core/stored/house';
 import { checked, instant } from './columns';
 
 export const customer = pgTable('customer', {
@@ -16,7 +16,42 @@ export const customer = pgTable('customer', {
   email: text('email').notNull().default(''),
   wantsReminders: boolean('wants_reminders').notNull().default(true),
   agreesDue: boolean('agrees_due').notNull().default(false),
+  phone: text('phone').notNull().default(''),
+  notes: text('notes').notNull().default(''),
+  /** Corrections so far and one. */
+  version: integer('version').notNull().default(1),
+  retiredAt: instant('retired_at'),
+  retiredWhy: text('retired_why').notNull().default(''),
+  mergedInto: uuid('merged_into'),
   createdAt: instant('created_at').notNull(),
+});
+
+export const customerContact = pgTable('customer_contact', {
+  id: uuid('id').primaryKey().defaultRandom(),
+  customerId: uuid('customer_id')
+    .notNull()
+    .references(() => customer.id),
+  name: text('name').notNull(),
+  email: text('email').notNull().default(''),
+  phone: text('phone').notNull().default(''),
+  purposes: text('purposes').array().$type<ContactPurpose[]>().notNull(),
+  createdAt: instant('created_at').notNull(),
+});
+
+export const customerMerge = pgTable('customer_merge', {
+  id: uuid('id').primaryKey().defaultRandom(),
+  gone: uuid('gone')
+    .notNull()
+    .references(() => customer.id),
+  stays: uuid('stays')
+    .notNull()
+    .references(() => customer.id),
+  moved: checked('moved', readMoved).notNull(),
+  mergedAt: instant('merged_at').notNull(),
+  mergedBy: text('merged_by').notNull(),
+  why: text('why').notNull().default(''),
+  undoneAt: instant('undone_at'),
+  undoneBy: text('undone_by'),
 });
 
 export type { ModelChannel } from '@/core/stored/channel';

@@ -1,8 +1,9 @@
 'use server';
 import * as yup from 'yup';
 import { action } from '@/platform/action';
-import { keepSamples } from '@/features/counter/server';
+import { findCustomers, keepSamples, serialSchema } from '@/features/counter/server';
 import { retireAsset, takeBackAsset } from './server/retire';
+import { correctAsset, giveToCustomer } from './server/correct-asset';
 import { returnToUse } from './server/return-to-use';
 import { samplesSchema } from '@/core/instrument/samples-typed';
 
@@ -39,4 +40,38 @@ export const retireAssetAction = action(
 export const takeBackAssetAction = action(
   { name: 'takeBackAsset', permission: 'approve', schema: actOn, audit: 'none' },
   takeBackAsset,
+);
+
+const identity = {
+  serial: serialSchema,
+  tag: yup.string().trim().max(40, 'At most 40 characters.').default(''),
+  modelId: yup.string().uuid().required(),
+};
+export const correctAssetAction = action(
+  {
+    name: 'correctAsset',
+    permission: 'receive',
+    schema: actOn.shape({ ...identity, seen: yup.object({ ...identity, serial: yup.string().required() }).required() }),
+    audit: 'none',
+  },
+  correctAsset,
+);
+export const giveToCustomerAction = action(
+  {
+    name: 'giveToCustomer',
+    permission: 'receive',
+    schema: actOn.shape({ customerId: yup.string().uuid().required() }),
+    audit: 'none',
+  },
+  giveToCustomer,
+);
+
+export const findOwnersAction = action(
+  {
+    name: 'findOwners',
+    permission: 'receive',
+    schema: yup.object({ text: yup.string().trim().max(80).default('') }),
+    audit: 'none',
+  },
+  async ({ tx }, { text }) => (await findCustomers(tx, text)).map(({ id, name }) => ({ id, name })),
 );

@@ -2,7 +2,7 @@ import { Link } from '@/ui/link';
 import { day } from '@/ui/format';
 import { StatusMark } from '@/ui/status-mark';
 import { Pager } from '@/ui/pager';
-import { SearchField } from './search-field';
+import { SearchField } from '@/ui/search-field';
 import type { listAssets } from './server/asset-card';
 
 export function AssetTable({
@@ -16,7 +16,12 @@ export function AssetTable({
 }) {
   return (
     <>
-      <SearchField initial={q ?? ''} />
+      <SearchField
+        base="/assets"
+        initial={q ?? ''}
+        label="Search instruments"
+        placeholder="Serial, tag, maker, model or customer"
+      />
       <div className="sheet">
         {list.rows.length === 0 ? (
           <div className="empty">

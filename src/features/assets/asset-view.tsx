@@ -75,7 +75,9 @@ export function AssetView({
               <dt className="mt-0">Kind</dt>
               <dd>{model.kind}</dd>
               <dt>Customer</dt>
-              <dd>{customer.name}</dd>
+              <dd>
+                <Link href={`/customers/${customer.id}`}>{customer.name}</Link>
+              </dd>
               <dt>Next due</dt>
               <dd className="fs-5 fw-semibold">{day(asset.nextDue)}</dd>
               <dd className="small quiet">

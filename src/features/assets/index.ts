@@ -1,3 +1,4 @@
 export { AssetTable } from './asset-table';
 export { AssetView } from './asset-view';
 export { TagView } from './tag-view';
+export { CorrectAsset, NewOwner } from './edit-panel';

@@ -1,9 +1,9 @@
 'use server';
 import * as yup from 'yup';
 import { action } from '@/platform/action';
-import { assetSchema, customerSchema, receiptSchema } from './receive-schema';
+import { assetSchema, receiptSchema } from './receive-schema';
 import { findAssets, findCustomers, scanTarget } from './server/find';
-import { createAsset, createCustomer, declareClean, receive, returnTicket } from './server/receive';
+import { createAsset, declareClean, receive, returnTicket } from './server/receive';
 
 const textSchema = yup.object({ text: yup.string().trim().max(80).default(''), customerId: yup.string().uuid().optional() });
 
@@ -14,10 +14,6 @@ export const findCustomersAction = action(
 export const findAssetsAction = action(
   { name: 'findAssets', permission: 'receive', schema: textSchema, audit: 'none' },
   ({ tx }, input) => findAssets(tx, input.text, input.customerId),
-);
-export const createCustomerAction = action(
-  { name: 'createCustomer', permission: 'receive', schema: customerSchema, audit: (input) => input.name },
-  createCustomer,
 );
 export const createAssetAction = action(
   { name: 'createAsset', permission: 'receive', schema: assetSchema, audit: (input) => input.serial },

@@ -1,13 +1,10 @@
 'use client';
 import { useCallback, useState } from 'react';
-import { useForm } from 'react-hook-form';
-import { yupResolver } from '@hookform/resolvers/yup';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import { attempt } from '@/platform/client/result';
+import { NewCustomer } from '@/features/customers';
 import { Field } from '@/ui/field';
-import { createCustomerAction, findCustomersAction } from './actions';
-import { customerSchema } from './receive-schema';
+import { findCustomersAction } from './actions';
 import { useSearch } from './use-search';
 
 export interface ChosenCustomer {
@@ -74,72 +71,5 @@ export function CustomerPicker({
         )}
       </div>
     </div>
-  );
-}
-
-function NewCustomer({
-  name,
-  onMade,
-  onLeave,
-}: {
-  name: string;
-  onMade: (customer: ChosenCustomer) => void;
-  onLeave: () => void;
-}) {
-  const [message, setMessage] = useState('');
-  const {
-    register,
-    handleSubmit,
-    setError,
-    formState: { errors, isSubmitting },
-  } = useForm({
-    resolver: yupResolver(customerSchema),
-    defaultValues: { name, address: '', contact: '', email: '', wantsReminders: true },
-  });
-  const submit = handleSubmit(async (values) => {
-    const result = await attempt(() => createCustomerAction(values));
-    if (result.ok) return onMade(result.value);
-    Object.entries(result.fields).forEach(([field, text]) => setError(field as 'name', { message: text }));
-    setMessage(result.message);
-  });
-  return (
-    <Form onSubmit={submit} noValidate>
-      <div className="row">
-        <div className="col-md-6">
-          <Field label="Name" problem={errors.name?.message}>
-            <Form.Control autoFocus {...register('name')} />
-          </Field>
-        </div>
-        <div className="col-md-6">
-          <Field label="Address" problem={errors.address?.message}>
-            <Form.Control {...register('address')} />
-          </Field>
-        </div>
-        <div className="col-md-6">
-          <Field label="Contact" problem={errors.contact?.message}>
-            <Form.Control {...register('contact')} />
-          </Field>
-        </div>
-        <div className="col-md-6">
-          <Field label="Mail for reminders" problem={errors.email?.message}>
-            <Form.Control type="email" {...register('email')} />
-          </Field>
-        </div>
-      </div>
-      <Form.Check id="wants-reminders" label="Wants reminders by mail" {...register('wantsReminders')} />
-      {message && (
-        <p className="field-problem" role="alert">
-          {message}
-        </p>
-      )}
-      <div className="d-flex gap-2 mt-2">
-        <Button type="submit" disabled={isSubmitting}>
-          Make customer
-        </Button>
-        <Button variant="plain" onClick={onLeave}>
-          Back to the search
-        </Button>
-      </div>
-    </Form>
   );
 }

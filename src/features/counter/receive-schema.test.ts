@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { assetSchema, customerSchema, INSPECTION_ITEMS, inspectionFor, receiptSchema } from './receive-schema';
+import { assetSchema, INSPECTION_ITEMS, inspectionFor, receiptSchema } from './receive-schema';
 
 const id = '3f0c2a52-6f0e-4c59-9a57-0d6f4f4c0001';
 const problems = async (
@@ -53,10 +53,5 @@ describe('what the counter types', () => {
     ['x'.repeat(41), 'At most 40'],
   ])('serial “%s” is refused: %s', async (serial, message) => {
     expect((await problems(assetSchema, { customerId: id, modelId: id, serial })).serial).toContain(message);
-  });
-  it('a customer needs a name; a mail address, where there is one, must be one', async () => {
-    expect(Object.keys(await problems(customerSchema, { email: 'nowhere' })).sort()).toEqual(['email', 'name']);
-    expect(await problems(customerSchema, { name: 'Yard', email: '' })).toEqual({});
-    expect(await customerSchema.validate({ name: '  Yard  ' })).toMatchObject({ name: 'Yard', wantsReminders: true });
   });
 });

@@ -36,19 +36,9 @@ export function inspectionFor(measurands: string[]): InspectionItem[] {
 }
 
 const text = (most: number) => yup.string().trim().max(most, `At most ${most} characters.`);
-const serial = text(40)
+export const serialSchema = text(40)
   .required('The serial number is needed.')
   .matches(/^[\w\-./ ]+$/, { message: 'Letters, figures, dash, point and slash only.', excludeEmptyString: true });
-
-export const customerSchema = yup.object({
-  name: text(120).required('The customer’s name is needed.'),
-  address: text(300).default(''),
-  contact: text(120).default(''),
-  email: text(160)
-    .default('')
-    .test('email', 'This is no mail address.', (value) => !value || yup.string().email().isValidSync(value)),
-  wantsReminders: yup.boolean().default(true),
-});
 
 const channelSchema = yup.object({
   role: text(20).required(),
@@ -62,7 +52,7 @@ const channelSchema = yup.object({
 export const assetSchema = yup.object({
   customerId: yup.string().uuid().required('Choose the customer first.'),
   modelId: yup.string().uuid().required('Choose the model.'),
-  serial,
+  serial: serialSchema,
   tag: text(40).default(''),
   channels: yup.array(channelSchema).default([]),
 });
@@ -117,4 +107,3 @@ export const receiptSchema = yup.object({
 
 export type ReceiptInput = yup.InferType<typeof receiptSchema>;
 export type AssetInput = yup.InferType<typeof assetSchema>;
-export type CustomerInput = yup.InferType<typeof customerSchema>;

@@ -1,5 +1,5 @@
 export { channelsOf, findAssets, findCustomers, listModels, scanTarget } from './server/find';
-export { createAsset, createCustomer, receive, returnTicket } from './server/receive';
+export { createAsset, receive, returnTicket } from './server/receive';
 export { ticketSlip } from './server/slip';
-export { INSPECTION_ITEMS, inspectionFor } from './receive-schema';
+export { INSPECTION_ITEMS, inspectionFor, serialSchema } from './receive-schema';
 export { keepSamples } from './server/keep-samples';

@@ -13,6 +13,7 @@ const ROOMS: { href: string; name: string; needs: Permission }[] = [
   { href: '/receive', name: 'Receive', needs: 'receive' },
   { href: '/approve', name: 'Approve', needs: 'approve' },
   { href: '/due', name: 'Due', needs: 'signedIn' },
+  { href: '/customers', name: 'Customers', needs: 'signedIn' },
   { href: '/assets', name: 'Instruments', needs: 'signedIn' },
   { href: '/certificates', name: 'Certificates', needs: 'signedIn' },
   { href: '/shelf', name: 'Shelf', needs: 'signedIn' },

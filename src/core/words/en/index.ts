@@ -1,9 +1,11 @@
 import { ACCOUNT } from './account';
+import { ASSETS } from './assets';
 import { BENCH } from './bench';
 import { BLANK_SHEET } from './blank-sheet';
 import { BUDGET } from './budget';
 import { CERTIFICATE } from './certificate';
 import { CHECK } from './check';
+import { CUSTOMERS } from './customers';
 import { JUDGEMENT } from './judgement';
 import { MEASURANDS } from './measurands';
 import { OFFICE } from './office';
@@ -14,11 +16,13 @@ import { TARGETS } from './targets';
 /** The English catalogue: one sentence a code, figures in braces (ICU). */
 export const EN = {
   ...ACCOUNT,
+  ...ASSETS,
   ...BENCH,
   ...BLANK_SHEET,
   ...BUDGET,
   ...CERTIFICATE,
   ...CHECK,
+  ...CUSTOMERS,
   ...JUDGEMENT,
   ...MEASURANDS,
   ...OFFICE,

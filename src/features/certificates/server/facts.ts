@@ -17,7 +17,7 @@ import { workedOn } from './worked-on';
 
 /** What stands on the document besides the run: whose instrument, how it came in, what the customer told us. */
 export async function factsFor({ tx }: Pick<UseCaseContext, 'tx'>, { row }: LoadedRun) {
-  const found = await ownedAsset(tx, row.assetId);
+  const found = await ownedAsset(tx, row);
   const [came] = row.ticketId
     ? await tx
         .select({ ticket, receipt })

@@ -21,7 +21,7 @@ async function draftFor(
   { row, state, procedure }: LoadedRun,
 ): Promise<(NoticeDraft & { recipient: string }) | null> {
   const settings = await readSettings(tx);
-  const owner = await ownedAsset(tx, row.assetId);
+  const owner = await ownedAsset(tx, row);
   const [good] = state.startedAt
     ? await tx
         .select({ at: runSummary.finishedAt })

@@ -1,4 +1,4 @@
-import { and, asc, eq, ilike, inArray, or, sql } from 'drizzle-orm';
+import { and, asc, eq, ilike, inArray, isNull, or, sql } from 'drizzle-orm';
 import { samplesAsked } from '@/core/procedure/schools-of';
 import type { Transaction } from '@/data/connection';
 import { asset, assetChannel, certificate, customer, instrumentModel, reference, ticket } from '@/data/schema';
@@ -6,7 +6,7 @@ import { shippedProcedure } from '@/procedures';
 
 const escape = (text: string) => text.replace(/[\\%_]/g, (sign) => `\\${sign}`);
 
-/** Customers by part of the name, best first. */
+/** Customers in work by part of the name, best first. */
 export async function findCustomers(tx: Transaction, text: string) {
   const like = `%${escape(text.trim())}%`;
   return tx
@@ -18,7 +18,9 @@ export async function findCustomers(tx: Transaction, text: string) {
       agreesDue: customer.agreesDue,
     })
     .from(customer)
-    .where(or(ilike(customer.name, like), ilike(customer.contact, like)))
+    .where(
+      and(isNull(customer.mergedInto), isNull(customer.retiredAt), or(ilike(customer.name, like), ilike(customer.contact, like))),
+    )
     .orderBy(sql`position(lower(${text.trim()}) in lower(${customer.name}))`, customer.name)
     .limit(8);
 }

@@ -1,7 +1,6 @@
 import { and, eq, inArray, ne, sql } from 'drizzle-orm';
 import { say } from '@/core/words/say';
 import type { Transaction } from '@/data/connection';
-import { violatedUnique } from '@/data/database-problem';
 import { asset, assetChannel, customer, instrumentModel, receipt, ticket, type Inspection } from '@/data/schema';
 import { dateIn } from '@/platform/clock';
 import { keepSamples } from './keep-samples';
@@ -10,25 +9,7 @@ import { may } from '@/platform/permission';
 import { Problem } from '@/platform/problem';
 import { readSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
-import type { AssetInput, CustomerInput, ReceiptInput } from '../receive-schema';
-
-export async function createCustomer({ tx, now }: UseCaseContext, input: CustomerInput): Promise<{ id: string; name: string }> {
-  try {
-    const [row] = await tx
-      .insert(customer)
-      .values({ ...input, createdAt: now })
-      .returning({ id: customer.id, name: customer.name });
-    return row!;
-  } catch (error) {
-    if (violatedUnique(error) === 'customer_name')
-      throw new Problem(
-        `${input.name} is a customer already: search for the name.`,
-        { name: 'There is a customer of this name already.' },
-        409,
-      );
-    throw error;
-  }
-}
+import type { AssetInput, ReceiptInput } from '../receive-schema';
 
 /** A new instrument with its model's channels. A serial that this maker has used already is not made twice: the existing one is named. */
 export async function createAsset({ tx, now }: UseCaseContext, input: AssetInput): Promise<{ id: string }> {

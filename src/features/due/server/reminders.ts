@@ -3,7 +3,7 @@ import { format, parseISO } from 'date-fns';
 import { and, eq, isNotNull, isNull, lte, ne, sql } from 'drizzle-orm';
 import { reminderStage, type ReminderStage } from '@/core/interval/reminder-stage';
 import type { Transaction } from '@/data/connection';
-import { asset, customer, instrumentModel, reminder } from '@/data/schema';
+import { asset, customer, customerContact, instrumentModel, reminder } from '@/data/schema';
 import { dateIn } from '@/platform/clock';
 import { hostOf, putMails } from '@/platform/put-mail';
 import { readSettings, type WorkshopSettings } from '@/platform/settings';
@@ -64,6 +64,20 @@ export async function makeReminders({ tx, now }: UseCaseContext): Promise<{ mail
 /** All that is due and was not told in its stage, customer by customer. */
 async function dueUntold(tx: Transaction, today: string, { remindAheadDays, remindAfterDays }: WorkshopSettings) {
   const stage = sql`case when ${asset.nextDue} <= ${today}::date - ${remindAfterDays}::int then 'after' when ${asset.nextDue} <= ${today}::date then 'at' else 'ahead' end`;
+  // The contact that is there for reminders, the first of several; else the customer's own.
+  const told = tx
+    .select({ name: customerContact.name, email: customerContact.email })
+    .from(customerContact)
+    .where(
+      and(
+        eq(customerContact.customerId, customer.id),
+        sql`'reminders' = any(${customerContact.purposes})`,
+        ne(customerContact.email, ''),
+      ),
+    )
+    .orderBy(customerContact.createdAt, customerContact.id)
+    .limit(1)
+    .as('told');
   return tx
     .select({
       id: asset.id,
@@ -72,11 +86,17 @@ async function dueUntold(tx: Transaction, today: string, { remindAheadDays, remi
       model: instrumentModel.name,
       serial: asset.serial,
       tag: asset.tag,
-      customer: { id: customer.id, name: customer.name, contact: customer.contact, email: customer.email },
+      customer: {
+        id: customer.id,
+        name: customer.name,
+        contact: sql<string>`coalesce(${told.name}, ${customer.contact})`,
+        email: sql<string>`coalesce(${told.email}, ${customer.email})`,
+      },
     })
     .from(asset)
     .innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id))
     .innerJoin(customer, eq(asset.customerId, customer.id))
+    .leftJoinLateral(told, sql`true`)
     .leftJoin(reminder, and(eq(reminder.assetId, asset.id), eq(reminder.dueOn, asset.nextDue), eq(reminder.stage, stage)))
     .where(
       and(
@@ -84,7 +104,8 @@ async function dueUntold(tx: Transaction, today: string, { remindAheadDays, remi
         eq(asset.status, 'inUse'),
         lte(asset.nextDue, sql`${today}::date + ${remindAheadDays}::int`),
         eq(customer.wantsReminders, true),
-        ne(customer.email, ''),
+        isNull(customer.retiredAt),
+        ne(sql`coalesce(${told.email}, ${customer.email})`, ''),
         isNull(reminder.id),
       ),
     )

@@ -5,6 +5,8 @@ import { changeLog, houseCheck } from '@/data/schema';
 /** What people look for. What goes with each visit anyway is in the log, not in this list. */
 export const CHANGED_TABLES = [
   'customer',
+  'customer_contact',
+  'customer_merge',
   'asset',
   'asset_channel',
   'instrument_model',

@@ -148,7 +148,7 @@ export async function probesOnShelf(tx: Transaction): Promise<ProbeOnShelf[]> {
   }));
 }
 
-/** Meters that take a probe or a cell. */
+/** Meters that take a probe or a cell, of customers who have one: a probe goes into a meter of its owner. */
 export function hosts(tx: Transaction) {
   return tx
     .select({
@@ -161,7 +161,13 @@ export function hosts(tx: Transaction) {
     })
     .from(asset)
     .innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id))
-    .where(and(eq(asset.status, 'inUse'), sql`${instrumentModel.traits} ? 'host'`))
+    .where(
+      and(
+        eq(asset.status, 'inUse'),
+        sql`${instrumentModel.traits} ? 'host'`,
+        sql`${asset.customerId} in (select one.customer_id from asset one where one.part in ('probe', 'cell') and one.status <> 'retired')`,
+      ),
+    )
     .orderBy(asc(asset.serial))
     .limit(300);
 }

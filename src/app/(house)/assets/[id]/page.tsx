@@ -1,6 +1,7 @@
 import { notFound } from 'next/navigation';
-import { AssetView } from '@/features/assets';
+import { AssetView, CorrectAsset, NewOwner } from '@/features/assets';
 import { assetCard, standingOf } from '@/features/assets/server';
+import { listModels } from '@/features/counter/server';
 import { page } from '@/platform/page';
 import { may } from '@/platform/permission';
 import { dateIn } from '@/platform/clock';
@@ -22,6 +23,16 @@ export default page({ permission: 'signedIn', name: '/assets/[id]' }, async ({ t
         now={now.toISOString()}
         today={dateIn(zone, now)}
       />
+      {may(actor.role, 'receive') && (
+        <>
+          <CorrectAsset
+            assetId={card.asset.id}
+            on={{ serial: card.asset.serial, tag: card.asset.tag, modelId: card.asset.modelId }}
+            models={(await listModels(tx)).map(({ id, maker, name, kind }) => ({ id, maker, name, kind }))}
+          />
+          <NewOwner assetId={card.asset.id} owner={card.customer.name} />
+        </>
+      )}
     </main>
   );
 });

@@ -43,6 +43,8 @@ const FOLLOWED = [
   'certificate',
   'certificate_pdf',
   'customer',
+  'customer_contact',
+  'customer_merge',
   'customer_notice',
   'house_check',
   'instrument_model',

@@ -1,0 +1,32 @@
+import { say } from '@/core/words/say';
+import { CustomerTable, NewCustomerPanel } from '@/features/customers';
+import { listCustomers } from '@/features/customers/server';
+import { dateIn } from '@/platform/clock';
+import { page } from '@/platform/page';
+import { may } from '@/platform/permission';
+import { readSettings } from '@/platform/settings';
+
+export const metadata = { title: 'Customers' };
+export default page({ permission: 'signedIn', name: '/customers' }, async ({ tx, actor, now, search }) => {
+  const { q, after } = search;
+  const retired = search.retired === 'yes';
+  const today = dateIn((await readSettings(tx)).zone, now);
+  return (
+    <main className="page">
+      <div className="page-head">
+        <h1>{say({ code: 'customers.title' })}</h1>
+        <span className="end">
+          <a className="btn btn-plain" href="/customers/export" download>
+            {say({ code: 'customers.export' })}
+          </a>
+        </span>
+      </div>
+      {may(actor.role, 'receive') && (
+        <div className="mb-3">
+          <NewCustomerPanel />
+        </div>
+      )}
+      <CustomerTable list={await listCustomers(tx, { q, after, retired, today })} q={q} after={after} retired={retired} />
+    </main>
+  );
+});

@@ -1,0 +1,55 @@
+'use server';
+import { action } from '@/platform/action';
+import {
+  contactSchema,
+  correctSchema,
+  customerSchema,
+  endSchema,
+  mergeSchema,
+  onContactSchema,
+  typedSchema,
+  undoSchema,
+} from './customer-schema';
+import { retireCustomer, takeBackCustomer } from './server/end-customer';
+import { correctCustomer, createCustomer, dropContact, keepContact } from './server/keep-customer';
+import { customersLike } from './server/list-customers';
+import { mergeCustomers, undoMerge } from './server/merge';
+
+const permission = 'receive';
+
+export const createCustomerAction = action(
+  { name: 'createCustomer', permission, schema: customerSchema, audit: (input) => input.name },
+  createCustomer,
+);
+export const correctCustomerAction = action(
+  { name: 'correctCustomer', permission, schema: correctSchema, audit: (input) => input.customerId },
+  correctCustomer,
+);
+export const customersLikeAction = action(
+  { name: 'customersLike', permission, schema: typedSchema, audit: 'none' },
+  ({ tx }, input) => customersLike(tx, input),
+);
+export const keepContactAction = action(
+  { name: 'keepContact', permission, schema: contactSchema, audit: (input) => `${input.customerId}: ${input.name}` },
+  keepContact,
+);
+export const dropContactAction = action(
+  { name: 'dropContact', permission, schema: onContactSchema, audit: (input) => input.contactId },
+  dropContact,
+);
+export const retireCustomerAction = action(
+  { name: 'retireCustomer', permission, schema: endSchema, audit: (input) => `${input.customerId}: ${input.why}` },
+  retireCustomer,
+);
+export const takeBackCustomerAction = action(
+  { name: 'takeBackCustomer', permission, schema: endSchema, audit: (input) => `${input.customerId}: ${input.why}` },
+  takeBackCustomer,
+);
+export const mergeCustomersAction = action(
+  { name: 'mergeCustomers', permission, schema: mergeSchema, audit: (input) => `${input.gone} into ${input.stays}` },
+  mergeCustomers,
+);
+export const undoMergeAction = action(
+  { name: 'undoMerge', permission, schema: undoSchema, audit: (input) => input.mergeId },
+  undoMerge,
+);

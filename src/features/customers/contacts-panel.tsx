@@ -1,0 +1,137 @@
+'use client';
+import { useState } from 'react';
+import { useRouter } from 'next/navigation';
+import Button from 'react-bootstrap/Button';
+import Form from 'react-bootstrap/Form';
+import { CONTACT_PURPOSES, type ContactPurpose } from '@/core/stored/house';
+import { say } from '@/core/words/say';
+import { attempt } from '@/platform/client/result';
+import { Field } from '@/ui/field';
+import { dropContactAction, keepContactAction } from './actions';
+
+export interface Contact {
+  id: string;
+  name: string;
+  email: string;
+  phone: string;
+  purposes: ContactPurpose[];
+}
+const EMPTY: Omit<Contact, 'id'> = { name: '', email: '', phone: '', purposes: [] };
+
+/** Who is there for what. */
+export function ContactsPanel({ customerId, contacts, mayKeep }: { customerId: string; contacts: Contact[]; mayKeep: boolean }) {
+  const [open, setOpen] = useState<string | null>(null);
+  const close = () => setOpen(null);
+  return (
+    <section className="sheet mt-3" data-testid="contacts">
+      <h2>{say({ code: 'contact.title' })}</h2>
+      {contacts.length === 0 && open === null && <p className="quiet">{say({ code: 'contact.none' })}</p>}
+      {contacts.map((contact) =>
+        open === contact.id ? (
+          <ContactForm key={contact.id} customerId={customerId} contact={contact} onDone={close} />
+        ) : (
+          <div key={contact.id} className="d-flex flex-wrap gap-3 align-items-baseline mb-2">
+            <strong>{contact.name}</strong>
+            <span>{contact.email}</span>
+            <span>{contact.phone}</span>
+            <span className="quiet small">{contact.purposes.map((one) => say({ code: `contact.${one}` })).join(', ')}</span>
+            {mayKeep && (
+              <Button variant="plain" size="sm" onClick={() => setOpen(contact.id)}>
+                {say({ code: 'customer.correct' })}
+              </Button>
+            )}
+          </div>
+        ),
+      )}
+      {mayKeep &&
+        (open === 'new' ? (
+          <ContactForm customerId={customerId} onDone={close} />
+        ) : (
+          <Button variant="plain" size="sm" onClick={() => setOpen('new')}>
+            {say({ code: 'contact.add' })}
+          </Button>
+        ))}
+    </section>
+  );
+}
+
+function ContactForm({ customerId, contact, onDone }: { customerId: string; contact?: Contact; onDone: () => void }) {
+  const router = useRouter();
+  const [given, setGiven] = useState(contact ?? EMPTY);
+  const [problems, setProblems] = useState<Record<string, string>>({});
+  const [message, setMessage] = useState('');
+  const after = (result: Awaited<ReturnType<typeof attempt>>) => {
+    if (result.ok) {
+      router.refresh();
+      return onDone();
+    }
+    setProblems(result.fields);
+    setMessage(result.message);
+  };
+  const send = async (event: React.FormEvent) => {
+    event.preventDefault();
+    const { name, email, phone, purposes } = given;
+    after(
+      await attempt(() =>
+        keepContactAction({ customerId, ...(contact ? { contactId: contact.id } : {}), name, email, phone, purposes }),
+      ),
+    );
+  };
+  const drop = async () => after(await attempt(() => dropContactAction({ contactId: contact!.id })));
+  const text = (name: 'name' | 'email' | 'phone', label: string) => (
+    <Field label={label} problem={problems[name]}>
+      <Form.Control
+        autoFocus={name === 'name'}
+        autoComplete="off"
+        value={given[name]}
+        onChange={(event) => setGiven({ ...given, [name]: event.target.value })}
+      />
+    </Field>
+  );
+  return (
+    <form onSubmit={send} noValidate className="mb-2" data-testid="contact-form">
+      <div className="row">
+        <div className="col-md-4">{text('name', say({ code: 'customer.name' }))}</div>
+        <div className="col-md-4">{text('email', say({ code: 'customer.email' }))}</div>
+        <div className="col-md-4">{text('phone', say({ code: 'customer.phone' }))}</div>
+      </div>
+      <div className="d-flex gap-3 mb-2">
+        <span>{say({ code: 'contact.for' })}</span>
+        {CONTACT_PURPOSES.map((one) => (
+          <Form.Check
+            key={one}
+            id={`${contact?.id ?? 'new'}-${one}`}
+            label={say({ code: `contact.${one}` })}
+            checked={given.purposes.includes(one)}
+            onChange={(event) =>
+              setGiven({
+                ...given,
+                purposes: CONTACT_PURPOSES.filter((each) =>
+                  each === one ? event.target.checked : given.purposes.includes(each),
+                ),
+              })
+            }
+          />
+        ))}
+      </div>
+      {message && (
+        <p className="field-problem" role="alert">
+          {message}
+        </p>
+      )}
+      <div className="d-flex gap-2">
+        <Button type="submit" size="sm">
+          {say({ code: 'customer.save' })}
+        </Button>
+        {contact && (
+          <Button variant="outline-danger" size="sm" onClick={() => void drop()}>
+            {say({ code: 'contact.drop' })}
+          </Button>
+        )}
+        <Button variant="plain" size="sm" onClick={onDone}>
+          {say({ code: 'customer.leave' })}
+        </Button>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,58 @@
+import * as yup from 'yup';
+import { say } from '@/core/words/say';
+import { CONTACT_PURPOSES } from '@/core/stored/house';
+
+const text = (most: number) => yup.string().trim().max(most, `At most ${most} characters.`);
+const isMail = (value: string | undefined) => !value || yup.string().email().isValidSync(value);
+const mail = () =>
+  text(160)
+    .default('')
+    .test('email', say({ code: 'contact.noMail' }), isMail);
+const id = () => yup.string().uuid().required();
+const why = () => text(300).required('Say in a few words why.').min(3, 'Say in a few words why.');
+
+export const customerSchema = yup.object({
+  name: text(120).required('The customer’s name is needed.'),
+  address: text(300).default(''),
+  contact: text(120).default(''),
+  email: mail(),
+  phone: text(60).default(''),
+  notes: text(2000).default(''),
+  wantsReminders: yup.boolean().default(true),
+  agreesDue: yup.boolean().default(false),
+});
+export type CustomerInput = yup.InferType<typeof customerSchema>;
+
+export const correctSchema = customerSchema.shape({
+  customerId: id(),
+  /** The version that was on the screen. */
+  version: yup.number().integer().min(1).required(),
+});
+export type CorrectInput = yup.InferType<typeof correctSchema>;
+
+export const contactSchema = yup.object({
+  customerId: id(),
+  contactId: yup.string().uuid().optional(),
+  name: text(120).required(say({ code: 'contact.needsName' })),
+  email: mail().test('needed', say({ code: 'contact.needsMail' }), function (value) {
+    return Boolean(value) || !(this.parent as { purposes?: string[] }).purposes?.includes('reminders');
+  }),
+  phone: text(60).default(''),
+  purposes: yup
+    .array()
+    .of(
+      yup
+        .string()
+        .oneOf([...CONTACT_PURPOSES])
+        .required(),
+    )
+    .max(CONTACT_PURPOSES.length)
+    .default([]),
+});
+export type ContactInput = yup.InferType<typeof contactSchema>;
+
+export const onContactSchema = yup.object({ contactId: id() });
+export const endSchema = yup.object({ customerId: id(), why: why() });
+export const mergeSchema = yup.object({ stays: id(), gone: id(), why: text(300).default('') });
+export const undoSchema = yup.object({ mergeId: id() });
+export const typedSchema = yup.object({ text: text(120).default(''), except: yup.string().uuid().optional() });

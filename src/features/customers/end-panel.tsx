@@ -1,0 +1,122 @@
+'use client';
+import { useCallback, useEffect, useState } from 'react';
+import { useRouter } from 'next/navigation';
+import Button from 'react-bootstrap/Button';
+import Form from 'react-bootstrap/Form';
+import { say } from '@/core/words/say';
+import { attempt } from '@/platform/client/result';
+import { Field } from '@/ui/field';
+import {
+  customersLikeAction,
+  mergeCustomersAction,
+  retireCustomerAction,
+  takeBackCustomerAction,
+  undoMergeAction,
+} from './actions';
+
+/** A customer's end, and the way back. Folded until somebody wants it. */
+export function EndPanel({ customerId, retired }: { customerId: string; retired: boolean }) {
+  const router = useRouter();
+  const [why, setWhy] = useState('');
+  const [problem, setProblem] = useState('');
+  const word = retired ? 'customer.back' : 'customer.retire';
+  const send = async (event: React.FormEvent) => {
+    event.preventDefault();
+    const act = retired ? takeBackCustomerAction : retireCustomerAction;
+    const result = await attempt(() => act({ customerId, why }));
+    setProblem(result.ok ? '' : (result.fields.why ?? result.message));
+    if (!result.ok) return;
+    setWhy('');
+    router.refresh();
+  };
+  return (
+    <details className="mt-3" data-testid="end-customer">
+      <summary>{say({ code: word })}</summary>
+      {!retired && <p className="quiet small mb-1">{say({ code: 'customer.retireHow' })}</p>}
+      <form className="d-flex flex-wrap gap-2 align-items-start mt-2" onSubmit={send}>
+        <Form.Control
+          style={{ width: '24rem' }}
+          aria-label={say({ code: 'customer.retireWhy' })}
+          placeholder={say({ code: 'customer.retireWhy' })}
+          value={why}
+          onChange={(event) => setWhy(event.target.value)}
+        />
+        <Button type="submit" variant="plain">
+          {say({ code: word })}
+        </Button>
+        {problem && (
+          <div className="field-problem w-100" role="alert">
+            {problem}
+          </div>
+        )}
+      </form>
+    </details>
+  );
+}
+
+/** The other of two that are one: found by its name, merged into this one. */
+export function MergePanel({ customerId }: { customerId: string }) {
+  const router = useRouter();
+  const [text, setText] = useState('');
+  const [hits, setHits] = useState<{ id: string; name: string }[]>([]);
+  const [problem, setProblem] = useState('');
+  const look = useCallback(async () => {
+    const result = await attempt(() => customersLikeAction({ text, except: customerId }));
+    if (result.ok) setHits(result.value);
+  }, [text, customerId]);
+  useEffect(() => {
+    const timer = window.setTimeout(() => void look(), 250);
+    return () => window.clearTimeout(timer);
+  }, [look]);
+  const merge = async (gone: string) => {
+    const result = await attempt(() => mergeCustomersAction({ stays: customerId, gone, why: '' }));
+    setProblem(result.ok ? '' : result.message);
+    if (!result.ok) return;
+    setText('');
+    router.refresh();
+  };
+  return (
+    <details className="mt-3" data-testid="merge">
+      <summary>{say({ code: 'merge.title' })}</summary>
+      <p className="quiet small mb-1">{say({ code: 'merge.how' })}</p>
+      <Field label={say({ code: 'merge.find' })} problem={problem}>
+        <Form.Control
+          style={{ maxWidth: '24rem' }}
+          autoComplete="off"
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+        />
+      </Field>
+      <div className="d-flex flex-wrap gap-2">
+        {hits.map(({ id, name }) => (
+          <Button key={id} variant="outline-danger" size="sm" onClick={() => void merge(id)}>
+            {say({ code: 'merge.act', numbers: { gone: name } })}
+          </Button>
+        ))}
+      </div>
+    </details>
+  );
+}
+
+/** A merging of the last day can be undone. */
+export function UndoMerge({ mergeId }: { mergeId: string }) {
+  const router = useRouter();
+  const [problem, setProblem] = useState('');
+  const undo = async () => {
+    const result = await attempt(() => undoMergeAction({ mergeId }));
+    setProblem(result.ok ? '' : result.message);
+    if (result.ok) router.refresh();
+  };
+  return (
+    <>
+      <Button variant="plain" size="sm" onClick={() => void undo()}>
+        {say({ code: 'merge.undo' })}
+      </Button>
+      {problem && (
+        <span className="field-problem" role="alert">
+          {problem}
+        </span>
+      )}
+    </>
+  );
+}

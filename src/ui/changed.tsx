@@ -1,0 +1,47 @@
+import { say } from '@/core/words/say';
+
+/** What a thing is called where people read of it. */
+const NAMES: Record<string, string> = {
+  asset: 'instrument',
+  asset_channel: 'channel',
+  asset_use: 'uses',
+  customer_contact: 'contact',
+  customer_merge: 'merging',
+  instrument_model: 'model',
+  user: 'person',
+  interval_policy: 'interval',
+};
+export const plain = (table: string): string => NAMES[table] ?? table.replace(/_/g, ' ');
+
+/** What changed of a row, from what to what. */
+export function Changed({ before, after }: { before: Record<string, unknown>; after: Record<string, unknown> }) {
+  return (
+    <ul className="list-unstyled mb-0 small">
+      {Object.keys(after)
+        .filter((name) => name !== 'updated_at')
+        .flatMap((name) => parts(name, before[name], after[name]))
+        .map(([name, was, is]) => (
+          <li key={name}>
+            {plain(name)}: <span className="mono">{was}</span> → <span className="mono">{is}</span>
+          </li>
+        ))}
+    </ul>
+  );
+}
+
+/** Of something with parts only the parts that changed. */
+function parts(name: string, was: unknown, is: unknown): [string, string, string][] {
+  if (isParts(was) && isParts(is))
+    return [...new Set([...Object.keys(was), ...Object.keys(is)])]
+      .filter((key) => JSON.stringify(was[key]) !== JSON.stringify(is[key]))
+      .map((key) => [key, show(was[key]), show(is[key])]);
+  return [[name, show(was), show(is)]];
+}
+
+const isParts = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+function show(value: unknown): string {
+  if (value === null || value === undefined || value === '') return say({ code: 'changes.nothing' });
+  const text = typeof value === 'string' ? value : JSON.stringify(value);
+  return text.length > 90 ? `${text.slice(0, 88)}…` : text;
+}
