@@ -1,8 +1,11 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import {
+  cancelTicket,
+  changeTicket,
   createAsset,
   findAssets,
   findCustomers,
+  handBackUncalibrated,
   INSPECTION_ITEMS,
   receive,
   returnTicket,
@@ -283,5 +286,60 @@ describe('an instrument that is retired', () => {
     await as(world.technician)((context) => retireAsset(context, { assetId: id, why: 'lost' }));
     await as(world.signatory)((context) => takeBackAsset(context, { assetId: id, why: 'found again' }));
     expect((await statusOf(id)).status).toBe('outOfService');
+  });
+});
+
+describe('a ticket that changes or ends without a calibration', () => {
+  const inAs = <T>(work: (context: { tx: Transaction; actor: World['technician']; now: Date }) => Promise<T>) =>
+    world.db.transaction((tx) => work({ tx, actor: world.technician, now: new Date() }));
+  const rowOf = async (id: string) => (await world.db.select().from(ticket).where(eq(ticket.id, id)))[0]!;
+  const status = (promise: Promise<unknown>) =>
+    promise.then(
+      () => 200,
+      (error: Problem) => error.status,
+    );
+  const wish = { service: 'bumpOnly' as const, promiseOn: '2026-12-24', note: 'call first', dueAgreed: false };
+
+  it('wish, promise and note are changed, from what to what; once work has begun the wish stays', async () => {
+    const { id, code } = await world.newTicket();
+    await inAs((context) => changeTicket(context, { ticketId: id, ...wish }));
+    expect(await rowOf(id)).toMatchObject(wish);
+    const told = await world.db.select().from(audit).where(eq(audit.subject, code));
+    expect(told.at(-1)!.detail).toMatchObject({ before: { service: 'calibrate' }, after: { service: 'bumpOnly' } });
+    const { ticketId } = await world.finishedRun();
+    const { service } = await rowOf(ticketId);
+    expect(await status(inAs((context) => changeTicket(context, { ticketId, ...wish })))).toBe(409);
+    expect(await status(inAs((context) => changeTicket(context, { ticketId, ...wish, service })))).toBe(200);
+  });
+  it('cancelled before anything was done: the instrument is free to come again, the number stays on record', async () => {
+    const { id, code, assetId } = await world.newTicket();
+    await inAs((context) => cancelTicket(context, { ticketId: id, why: 'taken down twice' }));
+    expect(await rowOf(id)).toMatchObject({ code, status: 'returned', ended: 'cancelled', endedNumber: null });
+    expect((await world.newTicket({ assetId })).code).not.toBe(code);
+    const begun = await world.finishedRun();
+    expect(await status(inAs((context) => cancelTicket(context, { ticketId: begun.ticketId, why: 'too late' })))).toBe(409);
+  });
+  it('handed back uncalibrated: a paper of a series of its own, without gaps; not while a run is open or a result waits', async () => {
+    const papers: string[] = [];
+    for (let i = 0; i < 3; i += 1) {
+      const { id } = await world.newTicket();
+      papers.push((await inAs((context) => handBackUncalibrated(context, { ticketId: id, why: 'no spare part' }))).number);
+      expect(await status(inAs((context) => handBackUncalibrated(context, { ticketId: id, why: 'again' })))).toBe(409);
+    }
+    const year = new Date().getFullYear();
+    expect(papers).toEqual([1, 2, 3].map((n) => `U-${year}-000${n}`));
+    const waiting = await world.finishedRun();
+    const open = await world.finishedRun({ stopAt: 'zero' });
+    for (const { ticketId } of [waiting, open])
+      expect(await status(inAs((context) => handBackUncalibrated(context, { ticketId, why: 'no' })))).toBe(409);
+  });
+  it('the database refuses an end without its reason or its number', async () => {
+    const { id } = await world.newTicket();
+    for (const set of [
+      "status = 'returned', ended = 'uncalibrated', ended_why = 'x'",
+      "status = 'returned', ended = 'cancelled'",
+      "ended = 'cancelled', ended_why = 'x'",
+    ])
+      await expect(world.app.query(`update ticket set ${set} where id = $1`, [id])).rejects.toMatchObject({ code: '23514' });
   });
 });

@@ -27,6 +27,7 @@ export const receipt = pgTable('receipt', {
 });
 
 export type TicketStatus = 'inTray' | 'onBench' | 'toApprove' | 'toReturn' | 'returned';
+export type TicketEnd = 'cancelled' | 'uncalibrated';
 export type { Inspection } from '@/core/stored/house';
 
 export const ticket = pgTable('ticket', {
@@ -53,6 +54,11 @@ export const ticket = pgTable('ticket', {
   runId: uuid('run_id'),
   createdAt: instant('created_at').notNull(),
   returnedAt: instant('returned_at'),
+  /** Where it ended without a calibration. */
+  ended: text('ended').$type<TicketEnd>(),
+  endedWhy: text('ended_why').notNull().default(''),
+  endedBy: text('ended_by').notNull().default(''),
+  endedNumber: text('ended_number'),
 });
 
 export const reference = pgTable('reference', {

@@ -2,6 +2,8 @@
 import * as yup from 'yup';
 import { action } from '@/platform/action';
 import { assetSchema, receiptSchema } from './receive-schema';
+import { ticketChangeSchema, ticketEndSchema } from './ticket-schema';
+import { cancelTicket, changeTicket, handBackUncalibrated } from './server/end-ticket';
 import { findAssets, findCustomers, scanTarget } from './server/find';
 import { createAsset, declareClean, receive, returnTicket } from './server/receive';
 
@@ -46,4 +48,17 @@ export const returnTicketAction = action(
 );
 export const scanAction = action({ name: 'scan', permission: 'signedIn', schema: textSchema, audit: 'none' }, ({ tx }, input) =>
   scanTarget(tx, input.text),
+);
+
+export const changeTicketAction = action(
+  { name: 'changeTicket', permission: 'receive', schema: ticketChangeSchema, audit: 'none' },
+  changeTicket,
+);
+export const cancelTicketAction = action(
+  { name: 'cancelTicket', permission: 'receive', schema: ticketEndSchema, audit: 'none' },
+  cancelTicket,
+);
+export const handBackUncalibratedAction = action(
+  { name: 'handBackUncalibrated', permission: 'receive', schema: ticketEndSchema, audit: 'none' },
+  handBackUncalibrated,
 );

@@ -3,3 +3,4 @@ export { createAsset, receive, returnTicket } from './server/receive';
 export { ticketSlip } from './server/slip';
 export { INSPECTION_ITEMS, inspectionFor, serialSchema } from './receive-schema';
 export { keepSamples } from './server/keep-samples';
+export { cancelTicket, changeTicket, handBackUncalibrated } from './server/end-ticket';

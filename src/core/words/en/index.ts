@@ -12,6 +12,7 @@ import { OFFICE } from './office';
 import { PAPER_WORDS } from './paper';
 import { REFUSALS } from './refusals';
 import { TARGETS } from './targets';
+import { TICKETS } from './tickets';
 
 /** The English catalogue: one sentence a code, figures in braces (ICU). */
 export const EN = {
@@ -29,6 +30,7 @@ export const EN = {
   ...PAPER_WORDS,
   ...REFUSALS,
   ...TARGETS,
+  ...TICKETS,
 } as const;
 
 export type WordCode = keyof typeof EN;

@@ -1,16 +1,31 @@
 import { notFound } from 'next/navigation';
-import { TicketSlip } from '@/features/counter';
+import { say } from '@/core/words/say';
+import { TicketPanel, TicketSlip } from '@/features/counter';
 import { ticketSlip } from '@/features/counter/server';
 import { page } from '@/platform/page';
+import { may } from '@/platform/permission';
+import { Link } from '@/ui/link';
 
 export const metadata = { title: 'Ticket' };
-export default page({ permission: 'signedIn', name: '/tickets/[id]' }, async ({ tx, params }) => {
+export default page({ permission: 'signedIn', name: '/tickets/[id]' }, async ({ tx, actor, params }) => {
   const slip = await ticketSlip(tx, params.id!);
-  return slip ? (
+  if (!slip) notFound();
+  const { ticket } = slip;
+  const { service, promiseOn, note, dueAgreed, endedBy: by, endedWhy: why, endedNumber } = ticket;
+  return (
     <main className="page page-narrow">
+      {ticket.ended && (
+        <p className="notice d-flex flex-wrap gap-3" data-testid="ticket-ended">
+          {ticket.ended === 'cancelled'
+            ? say({ code: 'ticket.wasCancelled', numbers: { by, why } })
+            : say({ code: 'ticket.wasHandedBack', numbers: { by, why, number: endedNumber ?? '' } })}
+          {endedNumber && <Link href={`/tickets/${ticket.id}/paper`}>{say({ code: 'ticket.paper' })}</Link>}
+        </p>
+      )}
       <TicketSlip slip={slip} />
+      {ticket.status !== 'returned' && may(actor.role, 'receive') && (
+        <TicketPanel ticketId={ticket.id} wish={{ service, promiseOn, note, dueAgreed }} begun={ticket.runId !== null} />
+      )}
     </main>
-  ) : (
-    notFound()
   );
 });
