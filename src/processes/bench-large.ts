@@ -11,6 +11,7 @@ import { verdict } from './in-turn';
 const ROWS = Number(process.env.ROWS ?? 1_000_000);
 /** Instruments a customer. */
 const EACH = 50;
+const CUSTOMERS = Math.ceil(ROWS / EACH);
 const LOOKS = 25;
 const GOAL = 1.3;
 
@@ -65,10 +66,10 @@ async function fill(): Promise<void> {
   await step(
     'instruments',
     `create temp table large as select gen_random_uuid() as asset, gen_random_uuid() as run, gen_random_uuid() as ticket, n from generate_series(1, ${ROWS}) n;
-     insert into customer (name, created_at) select 'Large customer ' || n, now() from generate_series(1, ${Math.ceil(ROWS / EACH)}) n;
+     insert into customer (name, created_at) select 'Large customer ' || n, now() from generate_series(1, ${CUSTOMERS}) n;
      insert into asset (id, customer_id, model_id, maker, serial, tag, next_due, due_basis, created_at)
      select l.asset, c.id, m.id, m.maker, 'LRG-' || l.n, 'T' || l.n, current_date + (l.n % 700)::int - 100, '{"from": "2026-01-01", "reason": "bench"}', now() from large l
-     join (select id, row_number() over (order by id) - 1 as k, count(*) over () as of from customer where name like 'Large customer %') c on c.k = l.n % c.of
+     join (select id, row_number() over (order by id) - 1 as k from customer where name like 'Large customer %') c on c.k = l.n % ${CUSTOMERS}
      join (select id, maker, row_number() over (order by id) - 1 as k, count(*) over () as of from instrument_model) m on m.k = l.n % m.of`,
   );
   await step(

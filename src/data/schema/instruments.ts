@@ -64,6 +64,11 @@ export const instrumentModel = pgTable('instrument_model', {
   procedureId: text('procedure_id'),
   traits: checked('traits', readTraits).notNull().default({}),
   channels: checked('channels', readModelChannels).notNull().default([]),
+  notes: text('notes').notNull().default(''),
+  /** Changes so far and one. */
+  version: integer('version').notNull().default(1),
+  retiredAt: instant('retired_at'),
+  retiredWhy: text('retired_why').notNull().default(''),
 });
 
 export type { DueBasis } from '@/core/stored/house';

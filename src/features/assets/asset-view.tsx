@@ -45,7 +45,9 @@ export function AssetView({
     <>
       <div className="page-head">
         <h1>
-          {asset.maker} {model.name}
+          <Link className="row-link" href={`/models/${asset.modelId}`}>
+            {asset.maker} {model.name}
+          </Link>
         </h1>
         <span className="mono fs-5">{asset.serial}</span>
         {asset.tag && <span className="mono quiet">{asset.tag}</span>}

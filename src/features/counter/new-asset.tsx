@@ -5,8 +5,10 @@ import { yupResolver } from '@hookform/resolvers/yup';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import type { ModelChannel } from '@/data/schema';
+import { say } from '@/core/words/say';
 import { attempt } from '@/platform/client/result';
 import { Field } from '@/ui/field';
+import { Link } from '@/ui/link';
 import { createAssetAction } from './actions';
 import { assetSchema, type AssetInput } from './receive-schema';
 
@@ -80,6 +82,9 @@ export function NewAsset({
               ))}
             </Form.Select>
           </Field>
+          <Link className="small" href="/models" target="_blank">
+            {say({ code: 'models.copy' })}
+          </Link>
         </div>
         <div className="col-md-4">
           <Field label="Serial" problem={errors.serial?.message}>

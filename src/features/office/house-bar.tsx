@@ -44,7 +44,9 @@ export function HouseBar({
   const here = (href: string) =>
     href === '/'
       ? path === '/' || path.startsWith('/runs')
-      : path.startsWith(href) || (href === '/shelf' && /^\/(station|devices|probes)/.test(path));
+      : path.startsWith(href) ||
+        (href === '/shelf' && /^\/(station|devices|probes)/.test(path)) ||
+        (href === '/assets' && path.startsWith('/models'));
   const turn = () => {
     const theme = document.documentElement.dataset.bsTheme === 'dark' ? 'light' : 'dark';
     document.documentElement.dataset.bsTheme = theme;

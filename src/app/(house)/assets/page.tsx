@@ -2,6 +2,7 @@ import { say } from '@/core/words/say';
 import { AssetTable } from '@/features/assets';
 import { listAssets } from '@/features/assets/server';
 import { page } from '@/platform/page';
+import { Link } from '@/ui/link';
 
 export const metadata = { title: 'Instruments' };
 export default page({ permission: 'signedIn', name: '/assets' }, async ({ tx, search }) => (
@@ -9,6 +10,9 @@ export default page({ permission: 'signedIn', name: '/assets' }, async ({ tx, se
     <div className="page-head">
       <h1>Instruments</h1>
       <span className="end">
+        <Link className="btn btn-plain" href="/models">
+          {say({ code: 'models.title' })}
+        </Link>
         <a className="btn btn-plain" href="/assets/export" download>
           {say({ code: 'asset.export' })}
         </a>

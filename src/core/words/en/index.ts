@@ -8,6 +8,7 @@ import { CHECK } from './check';
 import { CUSTOMERS } from './customers';
 import { JUDGEMENT } from './judgement';
 import { MEASURANDS } from './measurands';
+import { MODELS } from './models';
 import { OFFICE } from './office';
 import { PAPER_WORDS } from './paper';
 import { REFUSALS } from './refusals';
@@ -26,6 +27,7 @@ export const EN = {
   ...CUSTOMERS,
   ...JUDGEMENT,
   ...MEASURANDS,
+  ...MODELS,
   ...OFFICE,
   ...PAPER_WORDS,
   ...REFUSALS,

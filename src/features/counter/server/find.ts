@@ -60,8 +60,13 @@ export async function findAssets(tx: Transaction, text: string, customerId?: str
   });
 }
 
+/** Models that are in use. */
 export async function listModels(tx: Transaction) {
-  return tx.select().from(instrumentModel).orderBy(asc(instrumentModel.maker), asc(instrumentModel.name));
+  return tx
+    .select()
+    .from(instrumentModel)
+    .where(isNull(instrumentModel.retiredAt))
+    .orderBy(asc(instrumentModel.maker), asc(instrumentModel.name));
 }
 
 export async function channelsOf(tx: Transaction, assetIds: string[]) {

@@ -2,6 +2,7 @@ import { notFound } from 'next/navigation';
 import { AssetView, CorrectAsset, NewOwner } from '@/features/assets';
 import { assetCard, standingOf } from '@/features/assets/server';
 import { listModels } from '@/features/counter/server';
+import type { Transaction } from '@/data/connection';
 import { page } from '@/platform/page';
 import { may } from '@/platform/permission';
 import { dateIn } from '@/platform/clock';
@@ -28,7 +29,7 @@ export default page({ permission: 'signedIn', name: '/assets/[id]' }, async ({ t
           <CorrectAsset
             assetId={card.asset.id}
             on={{ serial: card.asset.serial, tag: card.asset.tag, modelId: card.asset.modelId }}
-            models={(await listModels(tx)).map(({ id, maker, name, kind }) => ({ id, maker, name, kind }))}
+            models={await choices(tx, card.model)}
           />
           <NewOwner assetId={card.asset.id} owner={card.customer.name} />
         </>
@@ -36,3 +37,14 @@ export default page({ permission: 'signedIn', name: '/assets/[id]' }, async ({ t
     </main>
   );
 });
+
+/** Models in use, and its own where that has ended. */
+async function choices(tx: Transaction, own: { id: string; maker: string; name: string; kind: string }) {
+  const models = await listModels(tx);
+  return (models.some((one) => one.id === own.id) ? models : [own, ...models]).map(({ id, maker, name, kind }) => ({
+    id,
+    maker,
+    name,
+    kind,
+  }));
+}

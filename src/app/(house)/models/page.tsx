@@ -1,0 +1,23 @@
+import { say } from '@/core/words/say';
+import { ModelTable } from '@/features/models';
+import { modelsInRoom } from '@/features/models/server';
+import { page } from '@/platform/page';
+
+export const metadata = { title: 'Models' };
+export default page({ permission: 'signedIn', name: '/models' }, async ({ tx, search }) => {
+  const retired = search.retired === 'yes';
+  return (
+    <main className="page">
+      <div className="page-head">
+        <h1>{say({ code: 'models.title' })}</h1>
+        <span className="quiet">{say({ code: 'models.what' })}</span>
+        <span className="end">
+          <a className="btn btn-plain" href="/models/export" download>
+            {say({ code: 'models.export' })}
+          </a>
+        </span>
+      </div>
+      <ModelTable models={await modelsInRoom(tx, { q: search.q, retired })} q={search.q} retired={retired} />
+    </main>
+  );
+});

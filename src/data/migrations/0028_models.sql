@@ -1,0 +1,2 @@
+-- Models are made, corrected and ended by people. What an instrument has of its model was copied when it was made, and a run keeps what it began with: a change holds for instruments made from then on.
+alter table instrument_model add column version int not null default 1, add column retired_at timestamptz(3), add column retired_why text not null default '', add column notes text not null default '';

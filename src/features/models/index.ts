@@ -1,0 +1,2 @@
+export { ModelTable } from './model-table';
+export { ModelView } from './model-view';

@@ -1,0 +1,85 @@
+import { asc, eq, sql } from 'drizzle-orm';
+import type { ModelChannel } from '@/core/stored/channel';
+import type { Transaction } from '@/data/connection';
+import { asset, changeLog, instrumentModel } from '@/data/schema';
+import { isId } from '@/platform/shape';
+import { PROCEDURES, shippedProcedure } from '@/procedures';
+
+type Model = typeof instrumentModel.$inferSelect;
+
+/** Models by maker and name, with how many instruments are on record. A workshop has some hundreds at most. */
+export async function modelsInRoom(tx: Transaction, { q = '', retired = false }: { q?: string | undefined; retired?: boolean }) {
+  const words = q.trim().toLowerCase().split(/\s+/).filter(Boolean);
+  const rows = await tx
+    .select({
+      model: instrumentModel,
+      instruments: sql<number>`(select count(*)::int from ${asset} a where a.model_id = ${instrumentModel.id})`,
+    })
+    .from(instrumentModel)
+    .orderBy(asc(sql`lower(${instrumentModel.maker})`), asc(sql`lower(${instrumentModel.name})`));
+  return rows
+    .filter(({ model }) => retired || !model.retiredAt)
+    .filter(({ model }) => words.every((word) => `${model.maker} ${model.name} ${model.kind}`.toLowerCase().includes(word)))
+    .map(({ model, instruments }) => ({ ...model, instruments, procedure: titleOf(model.procedureId) }));
+}
+
+const titleOf = (id: string | null): string => (id ? (shippedProcedure(id)?.title ?? id) : '—');
+
+/** A model with its procedure's places, and a channel for each place that it has not fitted, as another model has it. Null where there is none. */
+export async function modelPage(tx: Transaction, id: string) {
+  if (!isId(id)) return null;
+  const [model] = await tx.select().from(instrumentModel).where(eq(instrumentModel.id, id));
+  if (!model) return null;
+  const procedure = model.procedureId ? shippedProcedure(model.procedureId) : undefined;
+  const others = await tx.select().from(instrumentModel);
+  const [{ instruments } = { instruments: 0 }] = await tx
+    .select({ instruments: sql<number>`count(*)::int` })
+    .from(asset)
+    .where(eq(asset.modelId, id));
+  const history = await tx
+    .select()
+    .from(changeLog)
+    .where(sql`${changeLog.tableName} = 'instrument_model' and ${changeLog.rowKey} = ${id} and ${changeLog.kind} <> 'there'`)
+    .orderBy(sql`${changeLog.id} desc`)
+    .limit(10);
+  const places = (procedure?.channels ?? []).map(({ role, label, measurands, optional = false }) => ({
+    role,
+    label,
+    measurands,
+    optional,
+    like: likeOf(others, model, role),
+  }));
+  return { model, procedure: procedure ? { id: procedure.id, title: procedure.title } : null, places, instruments, history };
+}
+
+/** The channel of a place as a model of the same procedure has it, else any model. */
+function likeOf(others: Model[], model: Model, role: string): ModelChannel | null {
+  const near = [...others].sort(
+    (a, b) => Number(b.procedureId === model.procedureId) - Number(a.procedureId === model.procedureId),
+  );
+  for (const other of near) {
+    const channel = other.channels.find((one) => one.role === role);
+    if (channel) return channel;
+  }
+  return null;
+}
+
+/** All models as they are kept: what another house, or this one, can read. */
+export async function modelsJson(tx: Transaction): Promise<string> {
+  const rows = await tx.select().from(instrumentModel).orderBy(asc(instrumentModel.maker), asc(instrumentModel.name));
+  const models = rows.map(({ maker, name, kind, procedureId, traits, channels, notes, retiredAt }) => ({
+    maker,
+    name,
+    kind,
+    procedureId,
+    traits,
+    channels,
+    notes,
+    retired: retiredAt?.toISOString() ?? null,
+  }));
+  return JSON.stringify(
+    { schema: 'werkbank-models/1', procedures: PROCEDURES.map(({ id, title }) => ({ id, title })), models },
+    null,
+    2,
+  );
+}

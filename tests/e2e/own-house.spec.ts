@@ -1,0 +1,101 @@
+import { expect } from '@playwright/test';
+import { query, signIn, test } from './people';
+
+/** What a real workshop does in its first week: a model nobody shipped, a customer taken down by telephone, a serial misread, an instrument sold. */
+test('a model of one’s own is made and received; customer, serial and owner are put right', async ({ page, browser }) => {
+  const tail = String(Date.now() % 1e6);
+  const [model, serial, name] = [`OF-41X ${tail}`, `OWN-${tail}`, `Lantern Quay Boats ${tail}`];
+
+  await test.step('a model like another: what does not fit is said at its row, then it is there', async () => {
+    await signIn(page, 'technician', '/models');
+    await page.getByLabel('Maker, name or kind').fill('OF-410');
+    await page.getByRole('link', { name: 'Ordfell OF-410' }).click();
+    await page.getByRole('button', { name: 'Make one like this' }).click();
+    await page.getByLabel('Model', { exact: true }).fill(model);
+    await page.getByLabel('CO: Tolerance ±').fill('0.2');
+    await page.getByRole('button', { name: 'Make model' }).click();
+    await expect(page.getByText('a smaller tolerance can’t be judged', { exact: false })).toBeVisible();
+    await page.getByLabel('CO: Tolerance ±').fill('4');
+    await page.getByRole('button', { name: 'Make model' }).click();
+    await expect(page.getByRole('heading', { level: 1 })).toContainText(model);
+    await expect(page.getByTestId('model')).toContainText('± 4 ppm');
+  });
+
+  await test.step('a customer: one that is much alike is shown before a second one is made', async () => {
+    await page.goto('/customers');
+    await page.getByRole('button', { name: 'New customer' }).click();
+    const form = page.getByTestId('customer-form');
+    await form.getByLabel('Name').fill('Grauwinkl Brewry');
+    await expect(page.getByTestId('alike').getByRole('link', { name: 'Grauwinkel Brewery' })).toBeVisible();
+    await form.getByLabel('Name').fill(name);
+    await form.getByLabel('Mail', { exact: true }).fill('nowhere');
+    await page.getByRole('button', { name: 'Make customer' }).click();
+    await expect(page.getByText('This is no mail address.')).toBeVisible();
+    await form.getByLabel('Mail', { exact: true }).fill('crew@lantern.example');
+    await page.getByRole('button', { name: 'Make customer' }).click();
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText(name);
+  });
+
+  await test.step('two people at one customer: the second sees the first one’s words, and nothing typed is lost', async () => {
+    const other = await (await browser.newContext()).newPage();
+    await signIn(other, 'counter', page.url());
+    await other.getByTestId('customer').getByRole('button', { name: 'Correct' }).click();
+    await page.getByTestId('customer').getByRole('button', { name: 'Correct' }).click();
+    await other.getByLabel('Telephone').fill('0551 22');
+    await other.getByRole('button', { name: 'Save' }).click();
+    await expect(other.getByTestId('customer')).toContainText('0551 22');
+    await page.getByLabel('Address').fill('Lantern Quay 3');
+    await page.getByRole('button', { name: 'Save' }).click();
+    await expect(page.getByText('Now on record: 0551 22')).toBeVisible();
+    await expect(page.getByLabel('Address')).toHaveValue('Lantern Quay 3');
+    await page.getByLabel('Telephone').fill('0551 22');
+    await page.getByRole('button', { name: 'Save' }).click();
+    await expect(page.getByTestId('customer-history')).toContainText('Lantern Quay 3');
+    await other.context().close();
+  });
+
+  await test.step('the instrument is received as the own model; its serial was misread and is put right', async () => {
+    await page.goto('/receive');
+    await page.getByLabel('Customer', { exact: true }).fill(name.slice(0, 12));
+    await page.getByRole('button', { name, exact: true }).click();
+    await page.getByLabel('Instrument', { exact: true }).fill(serial);
+    await page.getByRole('button', { name: `Make a new instrument with serial ${serial}` }).click();
+    await page.getByLabel('Maker and model').selectOption({ label: `Ordfell ${model}, Four-gas leak monitor` });
+    await page.getByRole('button', { name: 'Make instrument' }).click();
+    await page.getByRole('button', { name: /Receive 1 instrument/ }).click();
+    await expect(page.locator('li .mono')).toBeVisible();
+    const [asset] = await query<{ id: string }>('select id from asset where serial = $1', [serial]);
+    await page.goto(`/assets/${asset!.id}`);
+    const correct = page.getByTestId('correct-asset');
+    await correct.locator('summary').click();
+    await correct.getByLabel('Serial').fill(`${serial}-B`);
+    await correct.getByRole('button', { name: 'Save' }).click();
+    await expect(page.getByText('Say in a few words why.')).toBeVisible();
+    await correct.getByLabel('Why?').fill('misread');
+    await correct.getByRole('button', { name: 'Save' }).click();
+    await expect(page.locator('.page-head')).toContainText(`${serial}-B`);
+  });
+
+  await test.step('it goes back uncalibrated with its paper, and was sold: the new owner has it', async () => {
+    const [ticket] = await query<{ id: string; asset: string }>(
+      "select t.id, t.asset_id as asset from ticket t join asset a on a.id = t.asset_id where a.serial = $1 and t.status <> 'returned'",
+      [`${serial}-B`],
+    );
+    await page.goto(`/tickets/${ticket!.id}`);
+    const back = page.getByTestId('handBack-ticket');
+    await back.locator('summary').click();
+    await back.getByLabel('Why?').fill('no spare part to be had');
+    await back.getByRole('button', { name: 'Hand back uncalibrated' }).click();
+    await expect(page.getByTestId('ticket-ended')).toContainText('no spare part to be had');
+    await page.getByRole('link', { name: 'Print the paper' }).click();
+    await expect(page.getByTestId('hand-back-paper')).toContainText(/U-\d{4}-\d{4}/);
+    await expect(page.getByTestId('hand-back-paper')).toContainText('do not rely on it');
+    await page.goto(`/assets/${ticket!.asset}`);
+    const owner = page.getByTestId('new-owner');
+    await owner.locator('summary').click();
+    await owner.getByLabel('Why?').fill('sold');
+    await owner.getByLabel('Part of the name').fill('Ravel');
+    await owner.getByRole('button', { name: 'It belongs to Ravel Street Baths now' }).click();
+    await expect(page.getByRole('link', { name: 'Ravel Street Baths' })).toBeVisible();
+  });
+});
