@@ -75,6 +75,7 @@ describe('a model of one’s own', () => {
     const make = (serial: string) =>
       inTx((context) => createAsset(context, { customerId: world.customerId, modelId: id, serial, tag: '', channels: [] }));
     const old = await make('OLD-1');
+    expect(await inTx(({ tx }) => modelsInRoom(tx, { q: 'own 3' }))).toMatchObject([{ instruments: 1 }]);
     const channels = input.channels.map((channel) => ({ ...channel, tolerance: { ...channel.tolerance, absolute: '7' } }));
     await inTx((context) => changeModel(context, { ...input, channels, modelId: id, version: 1 }));
     const young = await make('YOUNG-1');

@@ -38,7 +38,7 @@ test('a model of one’s own is made and received; customer, serial and owner ar
 
   await test.step('two people at one customer: the second sees the first one’s words, and nothing typed is lost', async () => {
     const other = await (await browser.newContext()).newPage();
-    await signIn(other, 'counter', page.url());
+    await signIn(other, 'counter', new URL(page.url()).pathname);
     await other.getByTestId('customer').getByRole('button', { name: 'Correct' }).click();
     await page.getByTestId('customer').getByRole('button', { name: 'Correct' }).click();
     await other.getByLabel('Telephone').fill('0551 22');

@@ -62,7 +62,8 @@ describe('what does not fit together in a model', () => {
     expect(of([channel as ModelChannel]).filter(([, one]) => one === code)).toEqual([[`channels.0.${field}`, code]]);
   });
   it('a display in % LEL without the LEL of its gas; properties that exclude each other', () => {
-    const { scale: _left, ...bare } = ex;
+    const bare = { ...ex };
+    delete bare.scale;
     expect(of([co, bare])).toEqual([['channels.1.unit', 'model.noScale']]);
     expect(of([co], { pumpSwitchable: true })).toEqual([['traits.pumpSwitchable', 'model.switchUnpumped']]);
     expect(of([co], { spanFixed: true, spanStored: true })).toEqual([['traits.spanStored', 'model.spanTwice']]);

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { say } from '@/core/words/say';
-import { attempt } from '@/platform/client/result';
+import { attempt, messageBeside } from '@/platform/client/result';
 import { Field } from '@/ui/field';
 import { correctAssetAction, findOwnersAction, giveToCustomerAction } from './actions';
 
@@ -31,7 +31,7 @@ export function CorrectAsset({ assetId, on, models }: { assetId: string; on: Ide
     event.preventDefault();
     const result = await attempt(() => correctAssetAction({ assetId, seen, ...given }));
     setProblems(result.ok ? {} : result.fields);
-    setMessage(result.ok ? '' : result.message);
+    setMessage(result.ok ? '' : messageBeside(result));
     if (result.ok) {
       setSeen({ serial: given.serial.trim(), tag: given.tag.trim(), modelId: given.modelId });
       setGiven({ ...given, why: '' });

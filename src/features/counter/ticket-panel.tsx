@@ -5,7 +5,7 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { SERVICES, type ServiceId } from '@/core/instrument/service';
 import { say } from '@/core/words/say';
-import { attempt, type ClientResult } from '@/platform/client/result';
+import { attempt, messageBeside, type ClientResult } from '@/platform/client/result';
 import { Field } from '@/ui/field';
 import { cancelTicketAction, changeTicketAction, handBackUncalibratedAction } from './actions';
 
@@ -36,7 +36,7 @@ function Change({ ticketId, wish, begun }: { ticketId: string; wish: Wish; begun
     event.preventDefault();
     const result = await attempt(() => changeTicketAction({ ticketId, ...given, promiseOn: given.promiseOn || null }));
     setProblems(result.ok ? {} : result.fields);
-    setMessage(result.ok ? '' : result.message);
+    setMessage(result.ok ? '' : messageBeside(result));
     router.refresh();
   };
   return (

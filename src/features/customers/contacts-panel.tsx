@@ -5,7 +5,7 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { CONTACT_PURPOSES, type ContactPurpose } from '@/core/stored/house';
 import { say } from '@/core/words/say';
-import { attempt } from '@/platform/client/result';
+import { attempt, messageBeside } from '@/platform/client/result';
 import { Field } from '@/ui/field';
 import { dropContactAction, keepContactAction } from './actions';
 
@@ -66,7 +66,7 @@ function ContactForm({ customerId, contact, onDone }: { customerId: string; cont
       return onDone();
     }
     setProblems(result.fields);
-    setMessage(result.message);
+    setMessage(messageBeside(result));
   };
   const send = async (event: React.FormEvent) => {
     event.preventDefault();

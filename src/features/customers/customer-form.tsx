@@ -5,7 +5,7 @@ import { yupResolver } from '@hookform/resolvers/yup';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { say } from '@/core/words/say';
-import { attempt, type ClientResult } from '@/platform/client/result';
+import { attempt, messageBeside, type ClientResult } from '@/platform/client/result';
 import { Field } from '@/ui/field';
 import { Link } from '@/ui/link';
 import { customersLikeAction } from './actions';
@@ -55,7 +55,7 @@ export function CustomerForm<T>({ initial, act, except, send, onDone, onLeave, t
     const result = await attempt(() => send(values));
     if (result.ok) return onDone(result.value);
     Object.entries(result.fields).forEach(([field, text]) => setError(field as 'name', { message: text }));
-    setMessage(result.message);
+    setMessage(messageBeside(result));
     const meanwhile = result.code === 'changedMeanwhile';
     setConflict(meanwhile);
     if (meanwhile) onConflict?.();

@@ -92,7 +92,7 @@ interface RowProps {
 
 function Row({ channel, place, problemAt, onChange, onDrop }: RowProps) {
   const measurands = (place?.measurands ?? []).filter((one) => one !== channel.measurand);
-  const entry = (name: string, label: string, value: string | undefined, put: (text: string) => void, width = '4.6rem') => (
+  const entry = (name: string, label: string, value: string | undefined, put: (text: string) => void, width = '4.1rem') => (
     <td>
       <Form.Control
         size="sm"
@@ -113,11 +113,11 @@ function Row({ channel, place, problemAt, onChange, onDrop }: RowProps) {
   return (
     <>
       <tr>
-        {entry('label', say({ code: 'model.label' }), channel.label, (label) => onChange({ ...channel, label }), '7rem')}
+        {entry('label', say({ code: 'model.label' }), channel.label, (label) => onChange({ ...channel, label }), '6.6rem')}
         <td>
           <Form.Select
             size="sm"
-            style={{ width: '10rem' }}
+            style={{ width: '9.6rem' }}
             aria-label={`${channel.label}: ${say({ code: 'model.measurand' })}`}
             value={channel.measurand}
             onChange={(event) => {
@@ -134,7 +134,7 @@ function Row({ channel, place, problemAt, onChange, onDrop }: RowProps) {
         <td>
           <Form.Select
             size="sm"
-            style={{ width: '6rem' }}
+            style={{ width: '5.4rem' }}
             aria-label={`${channel.label}: ${say({ code: 'model.unitOf' })}`}
             value={channel.unit}
             onChange={(event) => onChange({ ...channel, unit: event.target.value })}
@@ -171,8 +171,10 @@ function Row({ channel, place, problemAt, onChange, onDrop }: RowProps) {
       </tr>
       {said.length > 0 && (
         <tr>
-          <td colSpan={12} className="field-problem" role="alert">
-            {channel.label}: {said.join(' ')}
+          <td colSpan={12}>
+            <div className="field-problem" role="alert">
+              {channel.label}: {said.join(' ')}
+            </div>
           </td>
         </tr>
       )}

@@ -6,7 +6,7 @@ import Form from 'react-bootstrap/Form';
 import { TRAIT_FLAGS, type TraitFlag, type Traits } from '@/core/instrument/traits';
 import type { ModelChannel } from '@/core/stored/channel';
 import { say } from '@/core/words/say';
-import { attempt } from '@/platform/client/result';
+import { attempt, messageBeside } from '@/platform/client/result';
 import { Field } from '@/ui/field';
 import { changeModelAction, createModelAction } from './actions';
 import { ChannelRows, type Place } from './channel-rows';
@@ -46,7 +46,7 @@ export function ModelForm({ model, procedure, places, copy, onDone }: Props) {
       ? await attempt(() => createModelAction(input))
       : await attempt(() => changeModelAction({ ...input, modelId: id, version }));
     setProblems(result.ok ? {} : result.fields);
-    setMessage(result.ok ? '' : result.message);
+    setMessage(result.ok ? '' : messageBeside(result));
     if (!result.ok) return;
     onDone();
     if ('id' in result.value) router.push(`/models/${result.value.id}`);

@@ -24,3 +24,7 @@ export async function attempt<T>(call: () => Promise<ClientResult<T>>): Promise<
     };
   }
 }
+
+/** What is to be said below a form: nothing where a field says the same already. */
+export const messageBeside = ({ message, fields }: { message: string; fields: Record<string, string> }): string =>
+  Object.values(fields).includes(message) ? '' : message;

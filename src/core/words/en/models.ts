@@ -1,8 +1,7 @@
 /** Words of the models' room, and what is said of a model that does not fit together. */
 export const MODELS = {
   'models.title': 'Models',
-  'models.what':
-    'What instruments of a maker and name have in common. A change holds for instruments made from then on; those on record and runs keep what they have.',
+  'models.what': 'A change holds for instruments made from then on; those on record keep what they have.',
   'models.export': 'As JSON',
   'models.copy': 'Make one like this',
   'models.open': 'Look',
@@ -29,7 +28,7 @@ export const MODELS = {
   'model.zero': 'at zero ±',
   'model.low': 'Alarm 1',
   'model.high': 'Alarm 2',
-  'model.drop': 'Not fitted',
+  'model.drop': 'Leave out',
   'model.add': 'Fit {channel}',
   'model.save': 'Save',
   'model.make': 'Make model',

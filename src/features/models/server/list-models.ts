@@ -13,7 +13,7 @@ export async function modelsInRoom(tx: Transaction, { q = '', retired = false }:
   const rows = await tx
     .select({
       model: instrumentModel,
-      instruments: sql<number>`(select count(*)::int from ${asset} a where a.model_id = ${instrumentModel.id})`,
+      instruments: sql<number>`(select count(*)::int from asset a where a.model_id = instrument_model.id)`,
     })
     .from(instrumentModel)
     .orderBy(asc(sql`lower(${instrumentModel.maker})`), asc(sql`lower(${instrumentModel.name})`));
