@@ -18,9 +18,16 @@ export function SearchField({
   const router = useRouter();
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   useEffect(() => () => clearTimeout(timer.current), []);
+  const waiting = useRef<string | null>(null);
+  const go = (text: string) => {
+    clearTimeout(timer.current);
+    waiting.current = null;
+    router.replace(text.trim() ? `${base}?q=${encodeURIComponent(text.trim())}` : base);
+  };
   const type = (text: string) => {
     clearTimeout(timer.current);
-    timer.current = setTimeout(() => router.replace(text.trim() ? `${base}?q=${encodeURIComponent(text.trim())}` : base), 220);
+    waiting.current = text;
+    timer.current = setTimeout(() => go(text), 220);
   };
   return (
     <Form.Control
@@ -28,6 +35,8 @@ export function SearchField({
       style={{ maxWidth: '28rem' }}
       defaultValue={initial}
       onChange={(event) => type(event.target.value)}
+      // Whoever presses a link at once goes there, and not to what was still to be looked for.
+      onBlur={() => waiting.current !== null && go(waiting.current)}
       placeholder={placeholder}
       aria-label={label}
       autoFocus

@@ -9,6 +9,7 @@ test('a model of one’s own is made and received; customer, serial and owner ar
   await test.step('a model like another: what does not fit is said at its row, then it is there', async () => {
     await signIn(page, 'technician', '/models');
     await page.getByLabel('Maker, name or kind').fill('OF-410');
+    await expect(page.getByRole('link', { name: 'Brisenal BN-A' })).toBeHidden();
     await page.getByRole('link', { name: 'Ordfell OF-410' }).click();
     await page.getByRole('button', { name: 'Make one like this' }).click();
     await page.getByLabel('Model', { exact: true }).fill(model);
