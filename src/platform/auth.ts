@@ -14,8 +14,9 @@ import { account, session, twoFactor, user, verification } from '@/data/schema';
 const ARGON = { memoryCost: 19456, timeCost: 2, parallelism: 1 };
 export const hashPassword = (password: string) => hash(password, ARGON);
 
-function make() {
-  return betterAuth({
+/** All but the plugins. */
+function options() {
+  return {
     database: withHashedSessions(
       withSecondFactorFlag(
         drizzleAdapter(database(), { provider: 'pg', schema: { user, session, account, verification, twoFactor } }),
@@ -27,7 +28,10 @@ function make() {
     emailAndPassword: {
       enabled: true,
       disableSignUp: true,
-      password: { hash: hashPassword, verify: ({ hash: stored, password }) => verify(stored, password) },
+      password: {
+        hash: hashPassword,
+        verify: ({ hash: stored, password }: { hash: string; password: string }) => verify(stored, password),
+      },
     },
     user: { additionalFields: { role: { type: 'string', input: false }, active: { type: 'boolean', input: false } } },
     session: {
@@ -49,19 +53,30 @@ function make() {
     // Failures are limited in the database (sign-in.ts), where every web process sees them.
     rateLimit: { enabled: false },
     telemetry: { enabled: false },
-    plugins: [
-      // Ten recovery codes, each good once; encrypted with the house's secret, as the key of the one-time codes is.
-      twoFactorPlugin({ issuer: 'Werkbank', accountLockout: { enabled: true, maxFailedAttempts: 10, durationSeconds: 900 } }),
-      enterPlugin,
-      // Last: it hands the cookies of all others to the answer.
-      nextCookies(),
-    ],
-  });
+  } as const;
 }
+
+/** Ten recovery codes, each good once; encrypted with the house's secret, as the key of the one-time codes is. */
+const codes = () =>
+  twoFactorPlugin({ issuer: 'Werkbank', accountLockout: { enabled: true, maxFailedAttempts: 10, durationSeconds: 900 } });
+
+// The plugin for cookies comes last: it hands the cookies of all others to the answer.
+const make = () => betterAuth({ ...options(), plugins: [codes(), enterPlugin, nextCookies()] });
+const makeReader = () => betterAuth({ ...options(), plugins: [codes()] });
 
 let made: ReturnType<typeof make> | undefined;
 /** Made at first use: a build has no database. */
 export function auth() {
   made ??= make();
   return made;
+}
+
+let reader: ReturnType<typeof makeReader> | undefined;
+/**
+ * The same for looking who is signed in, which writes no cookie. The library takes the cookie of a session that is over away; from a request that was under way while somebody else came in at the same computer, that would be
+ * the new one's.
+ */
+export function sessionReader() {
+  reader ??= makeReader();
+  return reader;
 }

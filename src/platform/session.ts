@@ -4,7 +4,7 @@ import { headers } from 'next/headers';
 import type { Actor, Role } from '@/core/record/event';
 import { database } from '@/data/connection';
 import { passkey, session as sessionTable } from '@/data/schema';
-import { auth } from './auth';
+import { sessionReader } from './auth';
 import { isIdle } from './idle';
 import { doorRules } from './settings';
 
@@ -37,7 +37,7 @@ interface Person {
 
 /** Who is signed in, from the session's row; null for nobody. Asked once a request. */
 export const currentStanding = cache(async (): Promise<Standing | null> => {
-  const found = await auth().api.getSession({ headers: await headers() });
+  const found = await sessionReader().api.getSession({ headers: await headers() });
   if (!found) return null;
   const [held, person] = [found.session as Held, found.user as unknown as Person];
   const signedInAt = new Date(held.signedInAt ?? held.createdAt);

@@ -60,8 +60,8 @@ export async function writeSettings(db: Transaction, settings: WorkshopSettings)
   forgetDoorRules();
 }
 
-/** What the door asks of everybody is looked up once in a while, not with every press. */
-const DOOR_RULES_MS = 5000;
+/** What the door asks of everybody is looked up once in a while, not with every press: a change holds everywhere after as long. */
+const DOOR_RULES_MS = 1000;
 type DoorRules = Pick<WorkshopSettings, 'secondFactorRoles' | 'lockAfterMinutes'>;
 let rules: { at: number; kept: Promise<DoorRules> } | null = null;
 export function doorRules(db: Database): Promise<DoorRules> {
