@@ -7,7 +7,7 @@ import { correctAsset, giveToCustomer } from '@/features/assets/server';
 import { approveRun, reviseCertificate } from '@/features/certificates/server';
 import { returnTicket } from '@/features/counter/server';
 import { createCustomer, retireCustomer } from '@/features/customers/server';
-import type { Problem } from '@/platform/problem';
+import { refused } from './refused';
 import { openWorld, type World } from './world';
 
 let world: World;
@@ -19,11 +19,6 @@ afterAll(() => world.close());
 
 const inTx = <T>(work: (context: { tx: Transaction; actor: Actor; now: Date }) => Promise<T>, actor: Actor = world.technician) =>
   world.db.transaction((tx) => work({ tx, actor, now }));
-const refused = (promise: Promise<unknown>) =>
-  promise.then(
-    () => null,
-    (error: Problem) => ({ status: error.status, fields: error.fields }),
-  );
 const rowOf = async (id: string) => (await world.db.select().from(asset).where(eq(asset.id, id)))[0]!;
 const newCustomer = (name: string) =>
   inTx((context) =>

@@ -23,7 +23,7 @@ import {
 } from '@/features/customers/server';
 import { makeReminders } from '@/features/due/server';
 import { asActor } from '@/platform/as-actor';
-import type { Problem } from '@/platform/problem';
+import { refused } from './refused';
 import { openWorld, type World } from './world';
 
 let world: World;
@@ -53,11 +53,6 @@ const inTx = <T>(
   });
 const make = (name: string, more: Partial<CustomerInput> = {}) =>
   inTx((context) => createCustomer(context, { ...EMPTY, name, ...more }));
-const refused = (promise: Promise<unknown>) =>
-  promise.then(
-    () => null,
-    (error: Problem) => ({ status: error.status, fields: error.fields, message: error.message }),
-  );
 const list = (q?: string, more: object = {}) =>
   inTx(({ tx }) => listCustomers(tx, { q, today: '2026-11-28', ...more })).then((page) => page);
 const names = async (q?: string) => (await list(q)).rows.map((row) => row.name);

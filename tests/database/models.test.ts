@@ -15,9 +15,9 @@ import {
   retireModel,
   takeBackModel,
 } from '@/features/models/server';
-import type { Problem } from '@/platform/problem';
 import { shippedProcedure } from '@/procedures';
 import { MODELS } from '@/processes/seed/models';
+import { refused } from './refused';
 import { openWorld, type World } from './world';
 
 let world: World;
@@ -29,11 +29,6 @@ afterAll(() => world.close());
 
 const inTx = <T>(work: (context: { tx: Transaction; actor: Actor; now: Date }) => Promise<T>, actor: Actor = world.technician) =>
   world.db.transaction((tx) => work({ tx, actor, now }));
-const refused = (promise: Promise<unknown>) =>
-  promise.then(
-    () => null,
-    (error: Problem) => ({ status: error.status, fields: error.fields }),
-  );
 const likeFirst = async (name: string) => {
   const [model] = await world.db.select().from(instrumentModel).where(eq(instrumentModel.id, world.modelId));
   const { maker, kind, procedureId, notes, traits, channels } = model!;

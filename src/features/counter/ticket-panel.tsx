@@ -5,8 +5,9 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { SERVICES, type ServiceId } from '@/core/instrument/service';
 import { say } from '@/core/words/say';
-import { attempt, messageBeside, type ClientResult } from '@/platform/client/result';
+import { attempt, messageBeside, saidOfWhy, type ClientResult } from '@/platform/client/result';
 import { Field } from '@/ui/field';
+import { WhyForm } from '@/ui/why-form';
 import { cancelTicketAction, changeTicketAction, handBackUncalibratedAction } from './actions';
 
 interface Wish {
@@ -102,36 +103,15 @@ interface EndProps {
 }
 
 function End({ ticketId, word, example, act }: EndProps) {
-  const router = useRouter();
-  const [why, setWhy] = useState('');
-  const [problem, setProblem] = useState('');
-  const send = async (event: React.FormEvent) => {
-    event.preventDefault();
-    const result = await attempt(() => act({ ticketId, why }));
-    setProblem(result.ok ? '' : (result.fields.why ?? result.message));
-    if (result.ok) router.refresh();
-  };
   return (
-    <details className="mt-2" data-testid={`${word}-ticket`}>
-      <summary>{say({ code: `ticket.${word}` })}</summary>
-      <p className="quiet small mb-1">{say({ code: `ticket.${word}How` })}</p>
-      <form onSubmit={send} noValidate className="d-flex flex-wrap gap-2 align-items-start">
-        <Form.Control
-          style={{ width: '26rem' }}
-          aria-label={say({ code: 'ticket.why' })}
-          placeholder={say({ code: example })}
-          value={why}
-          onChange={(event) => setWhy(event.target.value)}
-        />
-        <Button type="submit" variant="outline-danger">
-          {say({ code: `ticket.${word}` })}
-        </Button>
-        {problem && (
-          <div className="field-problem w-100" role="alert">
-            {problem}
-          </div>
-        )}
-      </form>
-    </details>
+    <WhyForm
+      danger
+      testId={`${word}-ticket`}
+      title={say({ code: `ticket.${word}` })}
+      how={say({ code: `ticket.${word}How` })}
+      label={say({ code: 'ticket.why' })}
+      example={say({ code: example })}
+      act={async (why) => saidOfWhy(await attempt(() => act({ ticketId, why })))}
+    />
   );
 }

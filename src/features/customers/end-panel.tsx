@@ -4,8 +4,9 @@ import { useRouter } from 'next/navigation';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { say } from '@/core/words/say';
-import { attempt } from '@/platform/client/result';
+import { attempt, saidOfWhy } from '@/platform/client/result';
 import { Field } from '@/ui/field';
+import { WhyForm } from '@/ui/why-form';
 import {
   customersLikeAction,
   mergeCustomersAction,
@@ -14,43 +15,17 @@ import {
   undoMergeAction,
 } from './actions';
 
-/** A customer's end, and the way back. Folded until somebody wants it. */
+/** A customer's end, and the way back. */
 export function EndPanel({ customerId, retired }: { customerId: string; retired: boolean }) {
-  const router = useRouter();
-  const [why, setWhy] = useState('');
-  const [problem, setProblem] = useState('');
-  const word = retired ? 'customer.back' : 'customer.retire';
-  const send = async (event: React.FormEvent) => {
-    event.preventDefault();
-    const act = retired ? takeBackCustomerAction : retireCustomerAction;
-    const result = await attempt(() => act({ customerId, why }));
-    setProblem(result.ok ? '' : (result.fields.why ?? result.message));
-    if (!result.ok) return;
-    setWhy('');
-    router.refresh();
-  };
+  const act = retired ? takeBackCustomerAction : retireCustomerAction;
   return (
-    <details className="mt-3" data-testid="end-customer">
-      <summary>{say({ code: word })}</summary>
-      {!retired && <p className="quiet small mb-1">{say({ code: 'customer.retireHow' })}</p>}
-      <form className="d-flex flex-wrap gap-2 align-items-start mt-2" onSubmit={send}>
-        <Form.Control
-          style={{ width: '24rem' }}
-          aria-label={say({ code: 'customer.retireWhy' })}
-          placeholder={say({ code: 'customer.retireWhy' })}
-          value={why}
-          onChange={(event) => setWhy(event.target.value)}
-        />
-        <Button type="submit" variant="plain">
-          {say({ code: word })}
-        </Button>
-        {problem && (
-          <div className="field-problem w-100" role="alert">
-            {problem}
-          </div>
-        )}
-      </form>
-    </details>
+    <WhyForm
+      testId="end-customer"
+      title={say({ code: retired ? 'customer.back' : 'customer.retire' })}
+      how={retired ? undefined : say({ code: 'customer.retireHow' })}
+      label={say({ code: 'customer.retireWhy' })}
+      act={async (why) => saidOfWhy(await attempt(() => act({ customerId, why })))}
+    />
   );
 }
 

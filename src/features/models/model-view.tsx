@@ -1,12 +1,11 @@
 'use client';
 import { useState } from 'react';
-import { useRouter } from 'next/navigation';
 import Button from 'react-bootstrap/Button';
-import Form from 'react-bootstrap/Form';
 import { TRAIT_FLAGS } from '@/core/instrument/traits';
 import type { ModelChannel } from '@/core/stored/channel';
 import { say } from '@/core/words/say';
-import { attempt } from '@/platform/client/result';
+import { attempt, saidOfWhy } from '@/platform/client/result';
+import { WhyForm } from '@/ui/why-form';
 import { retireModelAction, takeBackModelAction } from './actions';
 import type { Place } from './channel-rows';
 import { ModelForm, type ModelOnRecord } from './model-form';
@@ -87,39 +86,14 @@ function toleranceText({ tolerance, unit }: ModelChannel): string {
 }
 
 function EndModel({ modelId, retired }: { modelId: string; retired: boolean }) {
-  const router = useRouter();
-  const [why, setWhy] = useState('');
-  const [problem, setProblem] = useState('');
-  const word = retired ? 'model.back' : 'model.retire';
-  const send = async (event: React.FormEvent) => {
-    event.preventDefault();
-    const result = await attempt(() => (retired ? takeBackModelAction : retireModelAction)({ modelId, why }));
-    setProblem(result.ok ? '' : (result.fields.why ?? result.message));
-    if (!result.ok) return;
-    setWhy('');
-    router.refresh();
-  };
+  const act = retired ? takeBackModelAction : retireModelAction;
   return (
-    <details className="mt-3" data-testid="end-model">
-      <summary>{say({ code: word })}</summary>
-      {!retired && <p className="quiet small mb-1">{say({ code: 'model.retireHow' })}</p>}
-      <form className="d-flex flex-wrap gap-2 align-items-start" onSubmit={send}>
-        <Form.Control
-          style={{ width: '24rem' }}
-          aria-label={say({ code: 'model.why' })}
-          placeholder={say({ code: 'model.why' })}
-          value={why}
-          onChange={(event) => setWhy(event.target.value)}
-        />
-        <Button type="submit" variant="plain">
-          {say({ code: word })}
-        </Button>
-        {problem && (
-          <div className="field-problem w-100" role="alert">
-            {problem}
-          </div>
-        )}
-      </form>
-    </details>
+    <WhyForm
+      testId="end-model"
+      title={say({ code: retired ? 'model.back' : 'model.retire' })}
+      how={retired ? undefined : say({ code: 'model.retireHow' })}
+      label={say({ code: 'model.why' })}
+      act={async (why) => saidOfWhy(await attempt(() => act({ modelId, why })))}
+    />
   );
 }

@@ -28,3 +28,6 @@ export async function attempt<T>(call: () => Promise<ClientResult<T>>): Promise<
 /** What is to be said below a form: nothing where a field says the same already. */
 export const messageBeside = ({ message, fields }: { message: string; fields: Record<string, string> }): string =>
   Object.values(fields).includes(message) ? '' : message;
+
+/** What is to be said beside a field `why`; nothing where it was done. */
+export const saidOfWhy = (result: Attempted): string => (result.ok ? '' : (result.fields.why ?? result.message));
