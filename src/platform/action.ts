@@ -5,7 +5,9 @@ import { asActor } from './as-actor';
 import { recordAudit } from './audit';
 import { systemClock } from './clock';
 import { confirmPerson, type SigningAct } from './confirm-person';
+import { keepDoor } from './doors';
 import { toFailure, type Failure } from './failure';
+import { NOBODY } from './nobody';
 import { parse } from './shape';
 import type { UseCaseContext } from './use-case';
 
@@ -22,13 +24,13 @@ interface Options<S extends Schema> extends Door {
 }
 
 const passwordIn = (input: unknown): string => String((input as { password?: string }).password ?? '');
-const NOBODY = { id: '', name: '', role: 'counter' as const };
 
 /** The wrapper of every server action: session, role, Yup, one transaction with its audit entry, a clear error. */
 export function action<S extends Schema, T>(
   options: Options<S>,
   work: (context: UseCaseContext, input: InferType<S>) => Promise<T>,
 ) {
+  keepDoor(options, 'action', work as never);
   return async function serverAction(raw: unknown): Promise<ActionResult<T>> {
     try {
       const now = systemClock().now();

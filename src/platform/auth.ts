@@ -33,7 +33,13 @@ function options() {
         verify: ({ hash: stored, password }: { hash: string; password: string }) => verify(stored, password),
       },
     },
-    user: { additionalFields: { role: { type: 'string', input: false }, active: { type: 'boolean', input: false } } },
+    user: {
+      additionalFields: {
+        role: { type: 'string', input: false },
+        active: { type: 'boolean', input: false },
+        passwordOnceUntil: { type: 'date', input: false, required: false },
+      },
+    },
     session: {
       expiresIn: 60 * 60 * 12,
       updateAge: 60 * 60,

@@ -7,6 +7,8 @@ import { databaseRefusal } from '@/data/database-problem';
 import { admit, type Door } from './admission';
 import { SayLocked } from './client/say-locked';
 import { systemClock } from './clock';
+import { keepDoor } from './doors';
+import { NOBODY } from './nobody';
 import { refuseMisshapen } from './shape';
 
 type Params = Record<string, string>;
@@ -19,20 +21,19 @@ export interface PageContext {
   search: Record<string, string>;
 }
 
-const NOBODY: Actor = { id: '', name: '', role: 'counter' };
-
 /** The wrapper of every page: session, role, one read transaction, time. A page without the role answers 403 and is on record. */
 export function page(options: Door, render: (context: PageContext) => Promise<ReactNode>) {
+  keepDoor(options, 'page');
   return async function Page(props: { params: Promise<Params>; searchParams: Promise<Search> }) {
     const [params, search] = [await props.params, await props.searchParams];
     // Reading the headers keeps every page out of the static build.
     await headers();
     const now = systemClock().now();
-    const admission = await admit(options, { now, hand: false });
+    const admission = await admit(options, { now, hand: false, reads: true });
     // While the screen is locked nothing of the page is read or sent: the bar's lock covers it, and loads it anew.
     if (admission.turned === 'locked') return <SayLocked />;
     if (admission.turned === 'signedOut') redirect(`/sign-in?next=${encodeURIComponent(address(options.name, params))}`);
-    if (admission.turned === 'secondFactor') redirect('/account');
+    if (admission.turned === 'secondFactor' || admission.turned === 'ownPassword') redirect('/account');
     if (admission.turned) forbidden();
     const { actor } = admission;
     const plain = Object.fromEntries(

@@ -4,10 +4,13 @@ import { say } from '@/core/words/say';
 import { admit, type Door } from './admission';
 import { asActor } from './as-actor';
 import { systemClock } from './clock';
+import { keepDoor } from './doors';
 import { toFailure } from './failure';
 import { isOfKind, isOwnOrigin } from './own-origin';
+import { NOBODY } from './nobody';
 import { Problem } from './problem';
 import { refuseMisshapen } from './shape';
+import '@/core/words/en/office';
 
 export interface RouteContext {
   tx: Transaction;
@@ -34,11 +37,13 @@ export function route(
   },
   handler: (context: RouteContext) => Promise<Response>,
 ) {
+  keepDoor(options, 'route');
   return async function routeHandler(request: Request, segment: { params: Promise<Record<string, string>> }): Promise<Response> {
     try {
       refuseForeign(request, options.takes ?? ['application/json']);
       const now = systemClock().now();
-      const admission = await admit(options, { now, hand: request.method !== 'GET' && !options.byItself });
+      const reads = request.method === 'GET';
+      const admission = await admit(options, { now, hand: !reads && !options.byItself, reads });
       if (admission.turned)
         return Response.json(
           { ok: false, code: admission.turned, message: admission.message, fields: {} },
@@ -47,7 +52,7 @@ export function route(
       const { actor } = admission;
       const params = await segment.params;
       refuseMisshapen([params, [...new URL(request.url).searchParams]]);
-      const context = { actor: actor ?? { id: '', name: '', role: 'counter' as const }, now, params, request };
+      const context = { actor: actor ?? NOBODY, now, params, request };
       if (options.transaction === false) return await handler({ ...context, tx: database() as unknown as Transaction });
       return await database().transaction(async (tx) => {
         if (request.method !== 'GET') await asActor(tx, context.actor, options.name);

@@ -18,6 +18,8 @@ export interface Standing {
   locked: boolean;
   /** The workshop asks a second factor of this role, and this person has none yet. */
   lacksFactor: boolean;
+  /** Came in with a password that somebody else gave. */
+  lacksOwnPassword: boolean;
 }
 
 interface Held {
@@ -33,6 +35,7 @@ interface Person {
   role: Role;
   active?: boolean;
   twoFactorEnabled?: boolean;
+  passwordOnceUntil?: Date | null;
 }
 
 /** Who is signed in, from the session's row; null for nobody. Asked once a request. */
@@ -50,6 +53,7 @@ export const currentStanding = cache(async (): Promise<Standing | null> => {
     signedInAt,
     seenAt,
     locked: Boolean(held.lockedAt) || isIdle(seenAt, rules.lockAfterMinutes),
+    lacksOwnPassword: Boolean(person.passwordOnceUntil),
     lacksFactor: rules.secondFactorRoles.includes(person.role) && !person.twoFactorEnabled && !(await hasPasskey(person.id)),
   };
 });

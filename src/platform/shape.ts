@@ -1,6 +1,7 @@
 import type { InferType, Schema } from 'yup';
 import { say } from '@/core/words/say';
 import { Problem } from './problem';
+import '@/core/words/en/office';
 
 const DEEPEST = 40;
 const MOST_PARTS = 200_000;

@@ -1,15 +1,8 @@
-import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, readdirSync, readFileSync } from 'node:fs';
-import { createServer } from 'node:net';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { simpleParser } from 'mailparser';
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { addDays, format } from 'date-fns';
 import {
   changePolicy,
   dueList,
-  closeMailer,
   emptyOutbox,
   keepUse,
   makeReminders,
@@ -17,28 +10,17 @@ import {
   sendAgain,
   usesOfAsset,
 } from '@/features/due/server';
+import { startMailServer, type MailServer } from './mail-server';
 import { openWorld, type World } from './world';
 
 let world: World;
 let assets: string[];
-let folder: string;
-let standin: ChildProcess | null = null;
+let standin: MailServer | null = null;
 const now = new Date();
 const date = (days: number) => format(addDays(now, days), 'yyyy-MM-dd');
 
 async function startStandin(cut?: string): Promise<void> {
-  const probe = createServer().listen(0, '127.0.0.1');
-  const port = await new Promise<number>((resolve) =>
-    probe.once('listening', () => resolve((probe.address() as { port: number }).port)),
-  );
-  await new Promise((resolve) => probe.close(resolve));
-  folder = mkdtempSync(join(tmpdir(), 'werkbank-mail-'));
-  standin = spawn(process.execPath, ['node_modules/tsx/dist/cli.mjs', 'src/standins/mail-server.ts'], {
-    env: { ...process.env, SMTP_PORT: String(port), WERKBANK_MAIL_FOLDER: folder, ...(cut ? { MAIL_STANDIN_CUT: cut } : {}) },
-    stdio: ['ignore', 'pipe', 'inherit'],
-  });
-  await new Promise<void>((resolve) => standin!.stdout!.once('data', () => resolve()));
-  process.env.SMTP_URL = `smtp://127.0.0.1:${port}`;
+  standin = await startMailServer(cut);
 }
 
 /** What the jobs process does to every mail that waits. */
@@ -49,12 +31,7 @@ async function sendQueued(db: World['db'], clock: () => Date) {
   return emptyOutbox(db, { clock });
 }
 
-const received = () =>
-  Promise.all(
-    readdirSync(folder)
-      .sort()
-      .map((file) => simpleParser(readFileSync(join(folder, file)))),
-  );
+const received = () => standin!.received();
 const remind = (at = now) => world.db.transaction((tx) => makeReminders({ tx, actor: world.signatory, now: at }));
 const states = async () => (await world.app.query('select state, count(*)::int as n from mail group by state')).rows;
 
@@ -73,13 +50,8 @@ beforeEach(async () => {
     await world.app.query('update asset set next_due = $1 where id = $2', [due[index] === null ? null : date(due[index]!), id]);
 });
 afterEach(async () => {
-  closeMailer();
-  if (standin) {
-    const gone = new Promise((resolve) => standin!.once('exit', resolve));
-    standin.kill();
-    await gone;
-    standin = null;
-  }
+  await standin?.stop();
+  standin = null;
 });
 
 describe('reminders', () => {

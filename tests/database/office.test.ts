@@ -15,7 +15,7 @@ beforeAll(async () => {
 afterAll(() => world.close());
 
 const inTx = <T>(work: (context: { tx: Transaction; actor: World['technician']; now: Date }) => Promise<T>, now = new Date()) =>
-  world.db.transaction((tx) => work({ tx, actor: world.signatory, now }));
+  world.db.transaction((tx) => work({ tx, actor: { ...world.signatory, role: 'administrator' }, now }));
 
 describe('people', () => {
   const person = { name: 'Ilse Anker', email: 'Ilse@Test.Example', role: 'counter' as const, password: 'a password of length' };

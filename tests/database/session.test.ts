@@ -56,7 +56,10 @@ it('who is kept out is out at once, and the stream of events ends; others’ goe
   });
   await expect.poll(() => streams.every((one) => one.texts.includes('hearing'))).toBe(true);
   await world.db.transaction((tx) =>
-    setUserActive({ tx, actor: world.signatory, now: new Date() }, { userId: world.technician.id, active: false }),
+    setUserActive(
+      { tx, actor: { ...world.signatory, role: 'administrator' }, now: new Date() },
+      { userId: world.technician.id, active: false },
+    ),
   );
   await expect.poll(() => streams.map((one) => one.ended)).toEqual([true, false]);
   expect(await auth().api.getSession({ headers: withCookie(token) })).toBeNull();

@@ -324,7 +324,12 @@ describe('ways of working', () => {
     const schools = async (run: string) => (await inTx(({ tx }) => loadRun(tx, run)))!.state.started!.schools!.points;
     const before = await begin(7);
     const choose = (option: string) =>
-      inTx((context) => chooseWay(context, { modelId: models['PG-22']!, school: 'points', option }));
+      inTx((context) =>
+        chooseWay(
+          { ...context, actor: { ...context.actor, role: 'administrator' } },
+          { modelId: models['PG-22']!, school: 'points', option },
+        ),
+      );
     await choose('one');
     const after = await begin(8);
     expect([await schools(before), await schools(after)]).toEqual(['two', 'one']);
@@ -332,7 +337,12 @@ describe('ways of working', () => {
     expect(shown.questions.find((one) => one.school.id === 'points')!.chosen).toBe('one');
     await expect(choose('seven')).rejects.toMatchObject({ status: 400 });
     await expect(
-      inTx((context) => chooseWay(context, { modelId: models['PG-22']!, school: 'moon', option: 'one' })),
+      inTx((context) =>
+        chooseWay(
+          { ...context, actor: { ...context.actor, role: 'administrator' } },
+          { modelId: models['PG-22']!, school: 'moon', option: 'one' },
+        ),
+      ),
     ).rejects.toMatchObject({ status: 404 });
     await choose('two');
     expect(

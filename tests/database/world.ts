@@ -99,7 +99,7 @@ export async function openWorld(): Promise<World> {
   await keepKey(owner as never, pair.publicKey.export({ type: 'spki', format: 'pem' }).toString());
   owner.release();
   const now = new Date();
-  const counter: Actor = { id: 'u-counter', name: 'Counter', role: 'counter' };
+  const counter: Actor = { id: 'u-counter', name: 'Counter', role: 'administrator' };
   const ids = await db.transaction(async (tx) => {
     const context = { tx, actor: counter, now };
     await writeSettings(tx, { ...WORKSHOP, zone: 'UTC' });

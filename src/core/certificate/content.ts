@@ -21,6 +21,8 @@ import { judgedText } from './judged-text';
 import { environmentOf, referenceIdOf, referencesOf } from './references';
 import { tracesOf } from './traces';
 import { SCHEMA_2, type CertificateVersion2, type DocumentKind, type ResultText } from './version-2';
+import '@/core/words/en/certificate';
+import '@/core/words/en/paper';
 
 export interface CertificateSource {
   procedure: Procedure;

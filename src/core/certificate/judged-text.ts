@@ -3,6 +3,7 @@ import type { Judged } from '../results/judged';
 import type { Component } from '../uncertainty/component';
 import { say, type Language } from '../words/say';
 import type { ComponentText, JudgedText } from './version-2';
+import '@/core/words/en/budget';
 
 const DIGITS = 6;
 /**

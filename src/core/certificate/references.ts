@@ -5,6 +5,7 @@ import { boundReference, isStruck, type Binding, type RunState } from '../record
 import type { ReferenceSnapshot } from '../record/reference-snapshot';
 import { say, type Language } from '../words/say';
 import type { CertificateVersion2, ReferenceText } from './version-2';
+import '@/core/words/en/certificate';
 
 const AIR = { clean: 'clean-air', filtered: 'filtered-air', saturated: 'saturated-air' } as const;
 

@@ -1,5 +1,6 @@
 import { say } from '../words/say';
 import type { CertificateVersion2, JudgedText } from './version-2';
+import '@/core/words/en/certificate';
 
 /**
  * What is different in a revision: named item by item, as 7.8.8 asks.

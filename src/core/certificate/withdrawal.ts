@@ -1,6 +1,7 @@
 import type { Actor } from '../record/event';
 import { say } from '../words/say';
 import type { CertificateVersion2 } from './version-2';
+import '@/core/words/en/certificate';
 
 /** A document that takes another one back: it names it by number, revision and hash, and says why; the withdrawn one stays as it is. */
 export function withdrawalContent({

@@ -12,6 +12,7 @@ import { atTemperature, figure, inUnit, KCL, valueAt } from './liquid-value';
 import type { InfluenceContext, Measurand, TargetContext } from './measurand';
 import { from, materialOf, plainTarget, wrongUnit } from './plain-target';
 import { memory, practice } from '../uncertainty/standing';
+import '@/core/words/en/budget';
 
 function target(context: TargetContext): TargetUsed | null | Refusal {
   const wanted = context.point.target;

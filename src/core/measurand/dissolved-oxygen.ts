@@ -14,6 +14,7 @@ import { plain, plainTarget } from './plain-target';
 import { ROOM, roomFigure } from '../record/room';
 import { practice, published } from '../uncertainty/standing';
 import { sourceFact } from '../uncertainty/standing';
+import '@/core/words/en/budget';
 
 /** Water-saturated air at the pressure of the place, in what the channel shows. Source: as `airCalibrationTarget`. */
 function target(context: TargetContext): TargetUsed | null | Refusal {

@@ -17,6 +17,7 @@ import { atTemperature } from './liquid-value';
 import type { InfluenceContext, Measurand, PointInput, TargetContext } from './measurand';
 import { plain, plainTarget } from './plain-target';
 import { memory, practice, published } from '../uncertainty/standing';
+import '@/core/words/en/budget';
 
 const MILLIVOLTS = (needed: boolean): PointInput => ({ name: 'millivolts', label: 'mV', needed });
 

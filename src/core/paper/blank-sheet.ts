@@ -7,6 +7,7 @@ import type { Language } from '../words/say';
 import type { BlankWord } from '../words/en/blank-sheet';
 import { say } from '../words/say';
 import { knownBeforehand, type Beforehand } from './known-beforehand';
+import '@/core/words/en/blank-sheet';
 
 /** Something to write on: a figure with its unit, or boxes of which one is ticked. */
 export interface Blank {

@@ -18,7 +18,7 @@ import type { Tolerance } from './tolerance';
 import type { ReferenceSnapshot } from './reference-snapshot';
 import type { BumpChannel, Capture, TraceKept } from './evidence';
 
-export const ROLES = ['counter', 'technician', 'signatory', 'administrator'] as const;
+export const ROLES = ['counter', 'technician', 'signatory', 'administrator', 'auditor'] as const;
 export type Role = (typeof ROLES)[number];
 export interface Actor {
   id: string;

@@ -5,6 +5,7 @@ import { isStruck, type RecordedReading, type RunState } from '../record/state';
 import type { Fact } from '../words/say';
 import { askedPoints } from './asked-points';
 import { judgedOf, type ResultLine } from './judged';
+import '@/core/words/en/certificate';
 
 /**
  * The one table of results: every point that was asked for or read, as found and as left joined here and nowhere else.

@@ -33,6 +33,37 @@ describe('the catalogue of words', () => {
     expect(codes.length).toBeGreaterThan(300);
     expect(codes.filter((code, index) => codes.indexOf(code) !== index)).toEqual([]);
   });
+  it('whoever says a code imports the part of the catalogue that has it: what is said anywhere is there when it is said', () => {
+    const parts = readdirSync(join(import.meta.dirname, 'en')).filter((name) => name !== 'index.ts');
+    const partOf = new Map(
+      parts.flatMap((name) =>
+        [...readFileSync(join(import.meta.dirname, 'en', name), 'utf8').matchAll(/^  '([\w.]+)':/gm)].map(
+          (one) => [one[1]!, name.slice(0, -3)] as const,
+        ),
+      ),
+    );
+    const always = [...readFileSync(join(import.meta.dirname, 'say.ts'), 'utf8').matchAll(/^import '\.\/en\/([\w-]+)'/gm)].map(
+      (one) => one[1]!,
+    );
+    expect(always.length).toBeGreaterThan(2);
+    const root = join(import.meta.dirname, '..', '..');
+    const missing: string[] = [];
+    let said = 0;
+    for (const name of readdirSync(root, { recursive: true, encoding: 'utf8' })) {
+      if (!/\.tsx?$/.test(name) || /\.test\.|core\/words\//.test(name)) continue;
+      const source = readFileSync(join(root, name), 'utf8');
+      const begun = [...source.matchAll(/`((?:\w+\.)+)\$\{/g)].map((one) => one[1]!);
+      const codes = [
+        ...[...source.matchAll(/'(\w+(?:\.\w+)+)'/g)].map((one) => one[1]!).filter((code) => partOf.has(code)),
+        ...[...partOf.keys()].filter((code) => begun.some((start) => code.startsWith(start))),
+      ];
+      said += codes.length;
+      for (const part of new Set(codes.map((code) => partOf.get(code)!)))
+        if (!always.includes(part) && !source.includes(`'@/core/words/en/${part}'`)) missing.push(`${name}: ${part}`);
+    }
+    expect(said).toBeGreaterThan(700);
+    expect(missing).toEqual([]);
+  });
   it('a code that no catalogue has is refused by name; figures stand as they were given', () => {
     expect(() => say({ code: 'no.such' as WordCode })).toThrow(/no\.such/);
     expect(isWordCode('toString')).toBe(false);

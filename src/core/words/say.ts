@@ -1,7 +1,15 @@
 import { IntlMessageFormat } from 'intl-messageformat';
-import { EN, type WordCode } from './en';
+import type { WordCode } from './en';
+import { wordOf, type Language } from './registry';
+// What the core itself says, wherever it runs; every other part is imported by who says it.
+import './en/bench';
+import './en/judgement';
+import './en/measurands';
+import './en/refusals';
+import './en/targets';
 
 export type { WordCode } from './en';
+export type { Language } from './registry';
 
 export type Numbers = Record<string, string | number>;
 
@@ -11,15 +19,11 @@ export interface Fact {
   numbers?: Numbers;
 }
 
-/** Languages with a catalogue. A further one is one file of the same codes. */
-export type Language = 'en';
-const CATALOGUES: Record<Language, Record<WordCode, string>> = { en: EN };
-
 const made = new Map<string, IntlMessageFormat>();
 
 /**
  * The sentence of a fact in a language, from the one catalogue of that language (ICU messages).
- * Figures are put in as they are given: a display's digits are never formatted anew. Errors: RangeError for a code that no catalogue has.
+ * Figures are put in as they are given: a display's digits are never formatted anew. Errors: RangeError for a code of no part that was imported.
  *
  * @example
  * say({ code: 'influence.resolution' }) // 'resolution of the display'
@@ -28,8 +32,9 @@ export function say(fact: Fact, language: Language = 'en'): string {
   const key = `${language}/${fact.code}`;
   let format = made.get(key);
   if (!format) {
-    const message = CATALOGUES[language][fact.code];
-    if (message === undefined) throw new RangeError(`code must be one of the catalogue ${language}, got ${String(fact.code)}`);
+    const message = wordOf(fact.code, language);
+    if (message === undefined)
+      throw new RangeError(`code must be one of a part of the catalogue that is imported, got ${String(fact.code)}`);
     format = new IntlMessageFormat(message, language, undefined, { ignoreTag: true });
     made.set(key, format);
   }
@@ -37,4 +42,4 @@ export function say(fact: Fact, language: Language = 'en'): string {
 }
 
 /** Whether a text is a code of the catalogue: for records that are read. */
-export const isWordCode = (code: unknown): code is WordCode => typeof code === 'string' && Object.hasOwn(EN, code);
+export const isWordCode = (code: unknown): code is WordCode => typeof code === 'string' && wordOf(code) !== undefined;

@@ -11,6 +11,8 @@ export const user = pgTable('user', {
   role: text('role').$type<Role>().notNull().default('technician'),
   active: boolean('active').notNull().default(true),
   twoFactorEnabled: boolean('two_factor_enabled').notNull().default(false),
+  /** Set while the password is one that somebody else gave: good once, until then. */
+  passwordOnceUntil: instant('password_once_until'),
   createdAt: instant('created_at').notNull().defaultNow(),
   updatedAt: instant('updated_at').notNull().defaultNow(),
 });
@@ -106,6 +108,17 @@ export const verification = pgTable('verification', {
   expiresAt: instant('expires_at').notNull(),
   createdAt: instant('created_at').notNull().defaultNow(),
   updatedAt: instant('updated_at').notNull().defaultNow(),
+});
+
+/** A link to a new password, sent by mail. */
+export const passwordLink = pgTable('password_link', {
+  digest: text('digest').primaryKey(),
+  userId: text('user_id')
+    .notNull()
+    .references(() => user.id),
+  madeAt: instant('made_at').notNull(),
+  until: instant('until').notNull(),
+  usedAt: instant('used_at'),
 });
 
 export const signInFailure = pgTable('sign_in_failure', {

@@ -1,10 +1,13 @@
 'use server';
 import type { AuthenticationResponseJSON, RegistrationResponseJSON } from '@simplewebauthn/server';
+import { after } from 'next/server';
 import { action } from '@/platform/action';
 import {
   answeredKeySchema,
   codeSchema,
+  forgottenSchema,
   keyIdSchema,
+  linkPasswordSchema,
   madeKeySchema,
   nothingSchema,
   ownPasswordSchema,
@@ -13,6 +16,7 @@ import {
   signInSchema,
   sureSchema,
 } from './schemas';
+import { sendPasswordLink, setPasswordByLink } from './server/forgotten';
 import { changeOwnPassword } from './server/own-password';
 import { addPasskey, askForPasskey, askPasskey, dropPasskey } from './server/passkeys';
 import { beginSecondFactor, confirmSecondFactor, endSecondFactor, renewRecoveryCodes } from './server/second-factor';
@@ -32,6 +36,15 @@ export const askPasskeyAction = action({ ...AT_THE_DOOR, name: 'askPasskey', sch
 export const signInPasskeyAction = action(
   { ...AT_THE_DOOR, name: 'signInPasskey', schema: answeredKeySchema },
   (context, { response }) => signInWithPasskey(context, { response: response as AuthenticationResponseJSON }),
+);
+/** Answered at once and alike for everybody: whether the address exists shows neither in the answer nor in its time. */
+export const askPasswordLinkAction = action(
+  { ...AT_THE_DOOR, name: 'askPasswordLink', schema: forgottenSchema },
+  async ({ now }, input) => after(() => sendPasswordLink({ now }, input)),
+);
+export const setPasswordByLinkAction = action(
+  { ...AT_THE_DOOR, name: 'setPasswordByLink', schema: linkPasswordSchema },
+  setPasswordByLink,
 );
 export const signOutAction = action(
   { ...OWN, whileLocked: true, name: 'signOut', schema: nothingSchema, audit: () => '' },

@@ -8,6 +8,7 @@ import { attempt, type ClientResult } from '@/platform/client/result';
 import { Field } from '@/ui/field';
 import { beginSecondFactorAction, confirmSecondFactorAction, endSecondFactorAction, renewRecoveryCodesAction } from './actions';
 import { picture } from './picture';
+import '@/core/words/en/account';
 
 interface Begun {
   key: string;

@@ -1,5 +1,8 @@
 export { signOutAction, signOutEverywhereAction } from './actions';
+export { DoorFrame } from './door-frame';
 export { FactorPanel } from './factor-panel';
+export { ForgottenForm } from './forgotten-form';
+export { LinkPasswordForm } from './link-password-form';
 export { LockedClocks } from './locked-clocks';
 export { LockScreen } from './lock-screen';
 export { PasskeyPanel } from './passkey-panel';

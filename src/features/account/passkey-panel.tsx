@@ -7,6 +7,7 @@ import { say } from '@/core/words/say';
 import { attempt } from '@/platform/client/result';
 import { Field } from '@/ui/field';
 import { addPasskeyAction, askForPasskeyAction, dropPasskeyAction } from './actions';
+import '@/core/words/en/account';
 
 interface Line {
   id: string;

@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { useRouter } from 'next/navigation';
 import { useForm } from 'react-hook-form';
 import { yupResolver } from '@hookform/resolvers/yup';
 import Button from 'react-bootstrap/Button';
@@ -9,9 +10,11 @@ import { attempt } from '@/platform/client/result';
 import { Field } from '@/ui/field';
 import { changeOwnPasswordAction } from './actions';
 import { ownPasswordSchema } from './schemas';
+import '@/core/words/en/account';
 
-/** One's own password, changed by who knows the one before. */
-export function PasswordPanel() {
+/** One's own password, changed by who knows the one before; `first`: it was given by somebody else, spent at the door, and isn't asked again. */
+export function PasswordPanel({ first = false }: { first?: boolean }) {
+  const router = useRouter();
   const [message, setMessage] = useState('');
   const {
     register,
@@ -23,7 +26,10 @@ export function PasswordPanel() {
   const submit = handleSubmit(async (values) => {
     const result = await attempt(() => changeOwnPasswordAction(values));
     setMessage(result.ok ? say({ code: 'account.changed' }) : '');
-    if (result.ok) return reset();
+    if (result.ok) {
+      router.refresh();
+      return reset();
+    }
     const fields = Object.entries(result.fields);
     fields.forEach(([field, text]) => setError(field as 'before', { message: text }));
     if (!fields.length) setMessage(result.message);
@@ -32,11 +38,13 @@ export function PasswordPanel() {
     <section className="sheet mt-3" aria-label={say({ code: 'account.password' })}>
       <h2>{say({ code: 'account.password' })}</h2>
       <Form onSubmit={submit} noValidate className="row align-items-start">
-        <div className="col-md-4">
-          <Field label={say({ code: 'account.before' })} problem={errors.before?.message}>
-            <Form.Control type="password" autoComplete="current-password" {...register('before')} />
-          </Field>
-        </div>
+        {!first && (
+          <div className="col-md-4">
+            <Field label={say({ code: 'account.before' })} problem={errors.before?.message}>
+              <Form.Control type="password" autoComplete="current-password" {...register('before')} />
+            </Field>
+          </div>
+        )}
         <div className="col-md-4">
           <Field label={say({ code: 'account.new' })} problem={errors.password?.message}>
             <Form.Control type="password" autoComplete="new-password" {...register('password')} />

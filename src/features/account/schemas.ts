@@ -20,7 +20,14 @@ export const codeSchema = yup.object({
 });
 export const sureSchema = yup.object({ password });
 export const ownPasswordSchema = yup.object({
-  before: password,
+  before: yup.string().max(200).default(''),
+  password: yup.string().required('Type a new one.').max(200),
+});
+export const forgottenSchema = yup.object({
+  email: yup.string().trim().required('Type your address.').email('This is no mail address.').max(160),
+});
+export const linkPasswordSchema = yup.object({
+  token: base64url(64).required(),
   password: yup.string().required('Type a new one.').max(200),
 });
 export const pinSchema = yup.object({

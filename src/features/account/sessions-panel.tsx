@@ -5,6 +5,7 @@ import Button from 'react-bootstrap/Button';
 import { say } from '@/core/words/say';
 import { attempt } from '@/platform/client/result';
 import { endSessionAction } from './actions';
+import '@/core/words/en/account';
 
 interface Line {
   id: string;

@@ -7,9 +7,11 @@ import Form from 'react-bootstrap/Form';
 import { say } from '@/core/words/say';
 import { attempt } from '@/platform/client/result';
 import { Field } from '@/ui/field';
+import { Link } from '@/ui/link';
 import { useReady } from '@/ui/use-ready';
 import { askPasskeyAction, signInAction, signInCodeAction, signInPasskeyAction } from './actions';
 import { codeSchema, signInSchema } from './schemas';
+import '@/core/words/en/account';
 
 /** The door: address and password, then a code where the person has one; or a passkey alone. */
 export function SignInForm({ next, passkeys }: { next: string; passkeys: boolean }) {
@@ -61,7 +63,10 @@ export function SignInForm({ next, passkeys }: { next: string; passkeys: boolean
           {say({ code: 'door.passkey' })}
         </Button>
       )}
-      <p className="quiet small mt-3 mb-0">{say({ code: 'door.accounts' })}</p>
+      <p className="mt-3 mb-0">
+        <Link href="/sign-in/forgotten">{say({ code: 'door.forgotten' })}</Link>
+      </p>
+      <p className="quiet small mt-2 mb-0">{say({ code: 'door.accounts' })}</p>
     </Form>
   );
 }

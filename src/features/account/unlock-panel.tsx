@@ -7,6 +7,7 @@ import { attempt } from '@/platform/client/result';
 import { dropUnlockAction, makeBadgeAction, setPinAction } from './actions';
 import { Asked } from './factor-panel';
 import { picture } from './picture';
+import '@/core/words/en/account';
 
 /** PIN and badge: what unlocks a bench computer at which somebody signed in that day. */
 export function UnlockPanel({ pin, badge }: { pin: boolean; badge: boolean }) {

@@ -1,6 +1,7 @@
 'use server';
 import * as yup from 'yup';
 import { action } from '@/platform/action';
+import { need } from '@/platform/need';
 import { findCustomers, keepSamples, serialSchema } from '@/features/counter/server';
 import { retireAsset, takeBackAsset } from './server/retire';
 import { correctAsset, giveToCustomer } from './server/correct-asset';
@@ -73,5 +74,8 @@ export const findOwnersAction = action(
     schema: yup.object({ text: yup.string().trim().max(80).default('') }),
     audit: 'none',
   },
-  async ({ tx }, { text }) => (await findCustomers(tx, text)).map(({ id, name }) => ({ id, name })),
+  async ({ tx, actor }, { text }) => {
+    need(actor, 'receive');
+    return (await findCustomers(tx, text)).map(({ id, name }) => ({ id, name }));
+  },
 );

@@ -7,6 +7,7 @@ import { say } from '@/core/words/say';
 import { attempt, messageBeside } from '@/platform/client/result';
 import { Field } from '@/ui/field';
 import { correctAssetAction, findOwnersAction, giveToCustomerAction } from './actions';
+import '@/core/words/en/assets';
 
 export interface Identity {
   serial: string;

@@ -9,6 +9,7 @@ import { say } from '@/core/words/say';
 import { attempt } from '@/platform/client/result';
 import { StatusMark } from '@/ui/status-mark';
 import { returnToUseAction } from './actions';
+import '@/core/words/en/paper';
 
 export interface Standing {
   assetId: string;

@@ -8,6 +8,7 @@ import { StandingRow } from './standing-row';
 import type { ScopeLine, ScopeQuantity } from './scope-line';
 import { ScopePanel } from './scope-panel';
 import { StudyPanel, type StudyLine, type StudyPoint } from './study-panel';
+import '@/core/words/en/office';
 
 interface Props {
   lines: StandingLine[];

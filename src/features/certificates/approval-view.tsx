@@ -15,6 +15,9 @@ import { ApprovalDecision } from './approval-decision';
 import { ProbeLines } from './probe-lines';
 import { ResultsTable } from './results-table';
 import { tryWord } from '@/core/run/try-word';
+import '@/core/words/en/budget';
+import '@/core/words/en/certificate';
+import '@/core/words/en/paper';
 
 /** What the signatory decides by: as found and as left side by side with references and deviations. */
 export function ApprovalView({

@@ -4,6 +4,7 @@ import { dayTime } from '@/ui/format';
 import { Pager } from '@/ui/pager';
 import { VerdictMark } from '@/ui/verdict-mark';
 import type { listCertificates } from './server/find';
+import '@/core/words/en/office';
 
 interface Props {
   list: Awaited<ReturnType<typeof listCertificates>>;

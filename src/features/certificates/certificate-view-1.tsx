@@ -6,6 +6,7 @@ import { day, signed } from '@/ui/format';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { DocumentHead } from './document-head';
 import { ProbeLines } from './probe-lines';
+import '@/core/words/en/certificate';
 
 interface Props {
   content: CertificateVersion1;

@@ -6,6 +6,7 @@ import { VerdictMark } from '@/ui/verdict-mark';
 import { DocumentHead } from './document-head';
 import { ProbeLines } from './probe-lines';
 import { ResultsTable } from './results-table';
+import '@/core/words/en/certificate';
 
 /** The document's data on the screen, in the order of the paper. */
 export function CertificateView2({ content, hash }: { content: CertificateVersion2; hash: string }) {

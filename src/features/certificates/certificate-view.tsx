@@ -4,6 +4,7 @@ import { say } from '@/core/words/say';
 import { CertificateView1 } from './certificate-view-1';
 import { CertificateView2 } from './certificate-view-2';
 import { ChangeForms } from './change-forms';
+import '@/core/words/en/office';
 
 interface Props {
   id: string;

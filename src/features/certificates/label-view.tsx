@@ -5,6 +5,7 @@ import { LABEL_OF, type Outcome } from '@/core/results/outcome';
 import { say } from '@/core/words/say';
 import { day } from '@/ui/format';
 import { PrintButton } from '@/ui/print-button';
+import '@/core/words/en/paper';
 
 /** The label for the instrument: what the document allows, its number, and the code that opens the public page. 62 × 29 mm. Nothing is printed over what is undecided. */
 export async function LabelView({

@@ -1,6 +1,7 @@
 'use server';
 import * as yup from 'yup';
 import { action } from '@/platform/action';
+import { need } from '@/platform/need';
 import { assetSchema, receiptSchema } from './receive-schema';
 import { ticketChangeSchema, ticketEndSchema } from './ticket-schema';
 import { cancelTicket, changeTicket, handBackUncalibrated } from './server/end-ticket';
@@ -11,11 +12,17 @@ const textSchema = yup.object({ text: yup.string().trim().max(80).default(''), c
 
 export const findCustomersAction = action(
   { name: 'findCustomers', permission: 'receive', schema: textSchema, audit: 'none' },
-  ({ tx }, input) => findCustomers(tx, input.text),
+  ({ tx, actor }, input) => {
+    need(actor, 'receive');
+    return findCustomers(tx, input.text);
+  },
 );
 export const findAssetsAction = action(
   { name: 'findAssets', permission: 'receive', schema: textSchema, audit: 'none' },
-  ({ tx }, input) => findAssets(tx, input.text, input.customerId),
+  ({ tx, actor }, input) => {
+    need(actor, 'receive');
+    return findAssets(tx, input.text, input.customerId);
+  },
 );
 export const createAssetAction = action(
   { name: 'createAsset', permission: 'receive', schema: assetSchema, audit: (input) => input.serial },

@@ -5,6 +5,7 @@ import Button from 'react-bootstrap/Button';
 import { say } from '@/core/words/say';
 import { attempt } from '@/platform/client/result';
 import { declareCleanAction } from './actions';
+import '@/core/words/en/paper';
 
 /** What came in contaminated waits for its declaration: here it comes. */
 export function DeclarationForm({ ticketId }: { ticketId: string }) {

@@ -2,6 +2,7 @@ import { say } from '@/core/words/say';
 import { dayTime } from '@/ui/format';
 import { PrintButton } from '@/ui/print-button';
 import type { ticketSlip } from './server/slip';
+import '@/core/words/en/tickets';
 
 type Slip = NonNullable<Awaited<ReturnType<typeof ticketSlip>>>;
 

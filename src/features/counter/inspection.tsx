@@ -3,6 +3,7 @@ import Form from 'react-bootstrap/Form';
 import { say } from '@/core/words/say';
 import type { Line } from './line';
 import { INSPECTION_GROUPS, inspectionFor } from './receive-schema';
+import '@/core/words/en/paper';
 
 const RESULTS = ['pass', 'fault', 'notApplicable'] as const;
 

@@ -12,6 +12,8 @@ import { SamplesFields } from './samples-fields';
 import { Inspection } from './inspection';
 import type { Line } from './line';
 import { inspectionFor } from './receive-schema';
+import '@/core/words/en/certificate';
+import '@/core/words/en/paper';
 
 export function newLine(
   asset: {

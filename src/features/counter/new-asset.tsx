@@ -11,6 +11,7 @@ import { Field } from '@/ui/field';
 import { Link } from '@/ui/link';
 import { createAssetAction } from './actions';
 import { assetSchema, type AssetInput } from './receive-schema';
+import '@/core/words/en/models';
 
 export interface ModelChoice {
   id: string;

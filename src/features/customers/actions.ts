@@ -1,5 +1,6 @@
 'use server';
 import { action } from '@/platform/action';
+import { need } from '@/platform/need';
 import {
   contactSchema,
   correctSchema,
@@ -27,7 +28,10 @@ export const correctCustomerAction = action(
 );
 export const customersLikeAction = action(
   { name: 'customersLike', permission, schema: typedSchema, audit: 'none' },
-  ({ tx }, input) => customersLike(tx, input),
+  ({ tx, actor }, input) => {
+    need(actor, permission);
+    return customersLike(tx, input);
+  },
 );
 export const keepContactAction = action(
   { name: 'keepContact', permission, schema: contactSchema, audit: (input) => `${input.customerId}: ${input.name}` },

@@ -8,6 +8,7 @@ import { say } from '@/core/words/say';
 import { attempt, messageBeside } from '@/platform/client/result';
 import { Field } from '@/ui/field';
 import { dropContactAction, keepContactAction } from './actions';
+import '@/core/words/en/customers';
 
 export interface Contact {
   id: string;

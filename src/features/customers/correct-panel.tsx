@@ -6,6 +6,7 @@ import { say } from '@/core/words/say';
 import { correctCustomerAction } from './actions';
 import { CustomerForm } from './customer-form';
 import type { CustomerInput } from './customer-schema';
+import '@/core/words/en/customers';
 
 /** Everything about a customer, corrected where it stands. Whoever saves second sees the first one's words and chooses. */
 export function CorrectPanel({ customerId, version, on }: { customerId: string; version: number; on: CustomerInput }) {

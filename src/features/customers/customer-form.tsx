@@ -10,6 +10,7 @@ import { Field } from '@/ui/field';
 import { Link } from '@/ui/link';
 import { customersLikeAction } from './actions';
 import { customerSchema, type CustomerInput } from './customer-schema';
+import '@/core/words/en/customers';
 
 const EMPTY: CustomerInput = {
   name: '',

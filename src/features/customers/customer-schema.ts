@@ -1,6 +1,7 @@
 import * as yup from 'yup';
 import { say } from '@/core/words/say';
 import { CONTACT_PURPOSES } from '@/core/stored/house';
+import '@/core/words/en/customers';
 
 const text = (most: number) => yup.string().trim().max(most, `At most ${most} characters.`);
 const isMail = (value: string | undefined) => !value || yup.string().email().isValidSync(value);

@@ -4,6 +4,7 @@ import { Link } from '@/ui/link';
 import { Pager } from '@/ui/pager';
 import { SearchField } from '@/ui/search-field';
 import type { listCustomers } from './server/list-customers';
+import '@/core/words/en/customers';
 
 interface Props {
   list: Awaited<ReturnType<typeof listCustomers>>;

@@ -9,6 +9,8 @@ import { ContactsPanel } from './contacts-panel';
 import { CorrectPanel } from './correct-panel';
 import { EndPanel, MergePanel, UndoMerge } from './end-panel';
 import type { customerCard } from './server/customer-card';
+import '@/core/words/en/customers';
+import '@/core/words/en/office';
 
 type Card = NonNullable<Awaited<ReturnType<typeof customerCard>>>;
 

@@ -14,6 +14,7 @@ import {
   takeBackCustomerAction,
   undoMergeAction,
 } from './actions';
+import '@/core/words/en/customers';
 
 /** A customer's end, and the way back. */
 export function EndPanel({ customerId, retired }: { customerId: string; retired: boolean }) {

@@ -5,6 +5,7 @@ import Button from 'react-bootstrap/Button';
 import { say } from '@/core/words/say';
 import { createCustomerAction } from './actions';
 import { CustomerForm } from './customer-form';
+import '@/core/words/en/customers';
 
 interface Made {
   id: string;

@@ -1,6 +1,7 @@
 'use server';
 import * as yup from 'yup';
 import { action } from '@/platform/action';
+import { need } from '@/platform/need';
 import { changePolicy } from './server/change-policy';
 import { makeReminders } from './server/reminders';
 import { sendAgain } from './server/outbox';
@@ -20,7 +21,10 @@ export const sendAgainAction = action(
     schema: yup.object({ mailId: yup.string().uuid().required() }),
     audit: (input) => input.mailId,
   },
-  ({ tx }, input) => sendAgain(tx, input.mailId),
+  ({ tx, actor }, input) => {
+    need(actor, 'receive');
+    return sendAgain(tx, input.mailId);
+  },
 );
 
 const policySchema = yup.object({

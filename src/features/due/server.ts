@@ -4,5 +4,4 @@ export { customersWithDue, dueCounts, dueList, type DueQuery, type DueWindow } f
 export { keepUse, usesOfAsset, type UseRow } from './server/uses';
 export { makeReminders } from './server/reminders';
 export { emptyOutbox, markCutOff, type Emptied } from './server/empty-outbox';
-export { closeMailer } from './server/mailer';
 export { outbox, sendAgain } from './server/outbox';

@@ -11,6 +11,7 @@ import { Field } from '@/ui/field';
 import { changeModelAction, createModelAction } from './actions';
 import { ChannelRows, type Place } from './channel-rows';
 import { without } from './without';
+import '@/core/words/en/models';
 
 export interface ModelOnRecord {
   id: string;

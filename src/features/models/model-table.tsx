@@ -2,6 +2,8 @@ import { say } from '@/core/words/say';
 import { Link } from '@/ui/link';
 import { SearchField } from '@/ui/search-field';
 import type { modelsInRoom } from './server/list-models';
+import '@/core/words/en/customers';
+import '@/core/words/en/models';
 
 interface Props {
   models: Awaited<ReturnType<typeof modelsInRoom>>;

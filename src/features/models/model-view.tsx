@@ -9,6 +9,8 @@ import { WhyForm } from '@/ui/why-form';
 import { retireModelAction, takeBackModelAction } from './actions';
 import type { Place } from './channel-rows';
 import { ModelForm, type ModelOnRecord } from './model-form';
+import '@/core/words/en/customers';
+import '@/core/words/en/models';
 
 interface Props {
   model: ModelOnRecord;

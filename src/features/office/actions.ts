@@ -1,17 +1,21 @@
 'use server';
 import { action } from '@/platform/action';
+import { need } from '@/platform/need';
 import { writeSettings } from '@/platform/settings';
-import { activeSchema, passwordSchema, personSchema, roleSchema, settingsSchema, userSchema, waySchema } from './schemas';
-import { addUser, dropSecondFactor, setUserActive, setUserPassword, setUserRole } from './server/people';
+import { activeSchema, personSchema, roleSchema, settingsSchema, userSchema, waySchema } from './schemas';
+import { addPerson, dropSecondFactor, giveOneTimePassword, setUserActive, setUserRole } from './server/people';
 import { chooseWay } from './server/ways';
 
 export const saveSettingsAction = action(
   { name: 'saveSettings', permission: 'office', schema: settingsSchema, audit: (input) => input.name },
-  ({ tx }, input) => writeSettings(tx, input),
+  ({ tx, actor }, input) => {
+    need(actor, 'office');
+    return writeSettings(tx, input);
+  },
 );
 export const addUserAction = action(
   { name: 'addUser', permission: 'office', schema: userSchema, audit: (input) => `${input.name} (${input.role})` },
-  addUser,
+  addPerson,
 );
 export const setUserActiveAction = action(
   {
@@ -26,9 +30,9 @@ export const setUserRoleAction = action(
   { name: 'setUserRole', permission: 'office', schema: roleSchema, audit: (input) => `${input.userId}: ${input.role}` },
   setUserRole,
 );
-export const setUserPasswordAction = action(
-  { name: 'setUserPassword', permission: 'office', schema: passwordSchema, audit: (input) => input.userId },
-  setUserPassword,
+export const giveOneTimePasswordAction = action(
+  { name: 'giveOneTimePassword', permission: 'office', schema: personSchema, audit: (input) => input.userId },
+  giveOneTimePassword,
 );
 export const dropSecondFactorAction = action(
   { name: 'dropSecondFactor', permission: 'office', schema: personSchema, audit: (input) => input.userId },

@@ -4,6 +4,7 @@ import { Link } from '@/ui/link';
 import { Changed, plain } from '@/ui/changed';
 import { Pager } from '@/ui/pager';
 import type { listChanges } from './server/changes';
+import '@/core/words/en/office';
 
 interface Props {
   list: Awaited<ReturnType<typeof listChanges>>;

@@ -4,13 +4,15 @@ import { Link } from '@/ui/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { Moon, Sun } from 'lucide-react';
 import type { Role } from '@/core/record/event';
-import { may, type Permission } from '@/platform/permission';
+import { may, mayRead, type Permission } from '@/platform/permission';
 import { say } from '@/core/words/say';
 import { askLock } from '@/platform/client/lock-asked';
+import '@/core/words/en/account';
+import '@/core/words/en/office';
 
-const ROOMS: { href: string; name: string; needs: Permission }[] = [
+const ROOMS: { href: string; name: string; needs: Permission; acts?: true }[] = [
   { href: '/', name: 'Bench', needs: 'signedIn' },
-  { href: '/receive', name: 'Receive', needs: 'receive' },
+  { href: '/receive', name: 'Receive', needs: 'receive', acts: true },
   { href: '/approve', name: 'Approve', needs: 'approve' },
   { href: '/due', name: 'Due', needs: 'signedIn' },
   { href: '/customers', name: 'Customers', needs: 'signedIn' },
@@ -61,7 +63,7 @@ export function HouseBar({
     <header className="house-bar">
       <span className="house-name">Werkbank</span>
       <nav className="house-nav" aria-label="Rooms">
-        {ROOMS.filter((room) => may(role, room.needs)).map((room) => (
+        {ROOMS.filter((room) => (room.acts ? may : mayRead)(role, room.needs)).map((room) => (
           <Link key={room.href} href={room.href} aria-current={here(room.href) ? 'page' : undefined}>
             {room.name}
           </Link>

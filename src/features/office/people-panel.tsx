@@ -9,9 +9,18 @@ import { ROLES, type Role } from '@/core/record/event';
 import { say } from '@/core/words/say';
 import { attempt, type Attempted } from '@/platform/client/result';
 import { Field } from '@/ui/field';
+import { ONE_TIME_DAYS } from '@/platform/one-time-days';
 import { useReady } from '@/ui/use-ready';
-import { addUserAction, dropSecondFactorAction, setUserActiveAction, setUserPasswordAction, setUserRoleAction } from './actions';
+import {
+  addUserAction,
+  dropSecondFactorAction,
+  giveOneTimePasswordAction,
+  setUserActiveAction,
+  setUserRoleAction,
+} from './actions';
 import { userSchema } from './schemas';
+import '@/core/words/en/account';
+import '@/core/words/en/office';
 
 interface UserLine {
   id: string;
@@ -21,13 +30,15 @@ interface UserLine {
   active: boolean;
   /** Signs in with one-time codes. */
   codes: boolean;
+  /** Has not set a password of their own yet. */
+  once: boolean;
 }
 
 /** People: who comes in, as what. Each change is in the audit and, from what to what, in the change log. */
 export function UserPanel({ users, me }: { users: UserLine[]; me: string }) {
   const router = useRouter();
   const [message, setMessage] = useState('');
-  const [renewing, setRenewing] = useState('');
+  const [given, setGiven] = useState<{ name: string; password: string } | null>(null);
   const ready = useReady();
   const after = (result: Attempted) => {
     setMessage(result.ok ? '' : result.message);
@@ -49,7 +60,10 @@ export function UserPanel({ users, me }: { users: UserLine[]; me: string }) {
         <tbody>
           {users.map((user) => (
             <tr key={user.id} className={user.active ? '' : 'quiet'}>
-              <td>{user.name}</td>
+              <td>
+                {user.name}
+                {user.once && <span className="d-block small quiet">{say({ code: 'people.waits' })}</span>}
+              </td>
               <td className="text-break">{user.email}</td>
               <td>
                 {user.id === me ? (
@@ -68,13 +82,7 @@ export function UserPanel({ users, me }: { users: UserLine[]; me: string }) {
                 )}
               </td>
               <td className="text-end text-nowrap">
-                {renewing === user.id ? (
-                  <NewPassword
-                    name={user.name}
-                    done={() => setRenewing('')}
-                    send={(password) => attempt(() => setUserPasswordAction({ userId: user.id, password }))}
-                  />
-                ) : (
+                {user.id !== me && (
                   <>
                     {user.codes && user.id !== me && (
                       <Button
@@ -86,8 +94,17 @@ export function UserPanel({ users, me }: { users: UserLine[]; me: string }) {
                         {say({ code: 'factor.reset' })}
                       </Button>
                     )}{' '}
-                    <Button variant="plain" size="sm" onClick={() => setRenewing(user.id)}>
-                      {say({ code: 'people.newPassword' })}
+                    <Button
+                      variant="plain"
+                      size="sm"
+                      disabled={!ready}
+                      aria-label={say({ code: 'people.onceOf', numbers: { name: user.name } })}
+                      onClick={async () => {
+                        const result = await attempt(() => giveOneTimePasswordAction({ userId: user.id }));
+                        if (after(result) && result.ok) setGiven(result.value);
+                      }}
+                    >
+                      {say({ code: 'people.once' })}
                     </Button>{' '}
                     <Button
                       variant="plain"
@@ -110,7 +127,8 @@ export function UserPanel({ users, me }: { users: UserLine[]; me: string }) {
           {message}
         </p>
       )}
-      <AddPerson />
+      {given && <Given given={given} done={() => setGiven(null)} />}
+      <AddPerson given={setGiven} />
     </div>
   );
 }
@@ -122,40 +140,20 @@ const RoleOptions = () =>
     </option>
   ));
 
-/** A password that the administrator says to the person; whoever is signed in with the old one is out at once. */
-function NewPassword({ name, done, send }: { name: string; done: () => void; send: (password: string) => Promise<Attempted> }) {
-  const [password, setPassword] = useState('');
-  const [problem, setProblem] = useState('');
-  const submit = async (event: React.FormEvent) => {
-    event.preventDefault();
-    const result = await send(password);
-    if (result.ok) done();
-    else setProblem(result.fields.password ?? result.message);
-  };
+/** A password that the house made: shown once, to be said. */
+function Given({ given, done }: { given: { name: string; password: string }; done: () => void }) {
   return (
-    <form onSubmit={submit} className="d-inline-flex flex-wrap gap-1 justify-content-end" noValidate>
-      <Form.Control
-        size="sm"
-        type="password"
-        autoComplete="new-password"
-        autoFocus
-        aria-label={say({ code: 'people.newPasswordOf', numbers: { name } })}
-        value={password}
-        onChange={(event) => setPassword(event.target.value)}
-        style={{ width: '12rem' }}
-      />
-      <Button type="submit" size="sm">
-        {say({ code: 'people.set' })}
-      </Button>
+    <div className="notice" role="status" data-testid="given-password">
+      <p className="mb-1">{say({ code: 'people.onceSaid', numbers: { name: given.name, days: ONE_TIME_DAYS } })}</p>
+      <p className="mono fs-4 mb-2 user-select-all">{given.password}</p>
       <Button variant="plain" size="sm" onClick={done}>
-        {say({ code: 'people.leave' })}
+        {say({ code: 'people.onceKept' })}
       </Button>
-      {problem && <span className="field-problem w-100">{problem}</span>}
-    </form>
+    </div>
   );
 }
 
-function AddPerson() {
+function AddPerson({ given }: { given: (one: { name: string; password: string }) => void }) {
   const router = useRouter();
   const [message, setMessage] = useState('');
   const {
@@ -166,13 +164,14 @@ function AddPerson() {
     formState: { errors, isSubmitting },
   } = useForm({
     resolver: yupResolver(userSchema),
-    defaultValues: { name: '', email: '', role: 'technician' as const, password: '' },
+    defaultValues: { name: '', email: '', role: 'technician' as const },
   });
   const add = handleSubmit(async (values) => {
     const result = await attempt(() => addUserAction(values));
     setMessage(result.ok || Object.keys(result.fields).length ? '' : result.message);
     if (result.ok) {
       reset();
+      given(result.value);
       router.refresh();
     } else Object.entries(result.fields).forEach(([field, text]) => setError(field as 'email', { message: text }));
   });
@@ -188,16 +187,11 @@ function AddPerson() {
           <Form.Control type="email" {...register('email')} />
         </Field>
       </div>
-      <div className="col-md-2">
+      <div className="col-md-4">
         <Field label={say({ code: 'people.role' })} problem={errors.role?.message}>
           <Form.Select {...register('role')}>
             <RoleOptions />
           </Form.Select>
-        </Field>
-      </div>
-      <div className="col-md-2">
-        <Field label={say({ code: 'people.firstPassword' })} problem={errors.password?.message}>
-          <Form.Control type="password" autoComplete="new-password" {...register('password')} />
         </Field>
       </div>
       <div className="col-md-2 pt-md-4">

@@ -37,15 +37,10 @@ export const userSchema = yup.object({
   name: yup.string().trim().required('The name stands on records.').max(80),
   email: yup.string().trim().required('An address to sign in with.').email('This is no mail address.'),
   role: yup.string().oneOf(ROLES).required(),
-  password: yup.string().min(12, 'At least 12 characters.').max(200).required('A first password.'),
 });
 export const activeSchema = yup.object({ userId: yup.string().required(), active: yup.boolean().required() });
 export const personSchema = yup.object({ userId: yup.string().required() });
 export const roleSchema = yup.object({ userId: yup.string().required(), role: yup.string().oneOf(ROLES).required() });
-export const passwordSchema = yup.object({
-  userId: yup.string().required(),
-  password: yup.string().max(200).required('A new password.'),
-});
 export const waySchema = yup.object({
   modelId: yup.string().uuid().required(),
   school: yup.string().max(40).required(),

@@ -1,5 +1,6 @@
 export { CHANGED_TABLES, houseFindings, listChanges } from './server/changes';
-export { addUser, listAudit, listUsers, setUserActive, setUserPassword, setUserRole } from './server/people';
+export { addUser, giveOneTimePassword, listUsers, setUserActive, setUserRole } from './server/people';
+export { auditActions, auditCsv, listAudit } from './server/audit-list';
 export { chooseWay, listWays } from './server/ways';
 export { verifyRecords } from './server/verify/verify-records';
 export { makeAnchor, readAnchor, type Anchor } from './server/verify/anchor';

@@ -1,5 +1,6 @@
 import { say } from '@/core/words/say';
 import type { SheetModel } from './server';
+import '@/core/words/en/blank-sheet';
 
 /** What can be printed before a day without the house. */
 export function PaperList({ models }: { models: SheetModel[] }) {

@@ -1,6 +1,7 @@
 'use server';
 import * as yup from 'yup';
 import { action } from '@/platform/action';
+import { need } from '@/platform/need';
 import { dryRun } from './server/dry-run';
 import { makeStationRecord } from './server/make-record';
 import { takeLog } from './server/take-log';
@@ -10,7 +11,10 @@ const text = yup.string().max(TWO_MEGABYTES, 'A log of at most 2 MB.').required(
 
 export const dryRunAction = action(
   { name: 'dryRunStationLog', permission: 'bench', schema: yup.object({ text }), audit: 'none' },
-  ({ tx, now }, input) => dryRun(tx, input.text, now),
+  ({ tx, actor, now }, input) => {
+    need(actor, 'bench');
+    return dryRun(tx, input.text, now);
+  },
 );
 export const takeLogAction = action(
   {

@@ -89,6 +89,7 @@ export const USERS = [
   { name: 'Tam Verrick', email: 'technician@port-ambrel.example', role: 'technician' },
   { name: 'Henrike Solde', email: 'signatory@port-ambrel.example', role: 'signatory' },
   { name: 'Bas Orlen', email: 'admin@port-ambrel.example', role: 'administrator' },
+  { name: 'Vera Lindt', email: 'auditor@port-ambrel.example', role: 'auditor' },
 ] as const;
 export const DEMO_PASSWORD = 'harbour-bench-2026';
 

@@ -5,13 +5,17 @@ import { page } from '@/platform/page';
 import { currentStanding } from '@/platform/session';
 import { readSettings } from '@/platform/settings';
 import { dayTime } from '@/ui/format';
+import '@/core/words/en/account';
+import '@/core/words/en/office';
 
 export const metadata = { title: 'Your own page' };
 export default page({ permission: 'signedIn', withoutFactor: true, name: '/account' }, async ({ tx, actor }) => {
   const { zone } = await readSettings(tx);
   const factors = await factorsOf({ tx, actor });
   const sessions = await sessionsOf({ tx, actor });
-  const lacks = (await currentStanding())?.lacksFactor ?? false;
+  const standing = await currentStanding();
+  const first = standing?.lacksOwnPassword ?? false;
+  const lacks = standing?.lacksFactor ?? false;
   const at = (date: Date) => dayTime(date, zone);
   return (
     <main className="page page-narrow">
@@ -21,7 +25,15 @@ export default page({ permission: 'signedIn', withoutFactor: true, name: '/accou
           {actor.name}, {say({ code: `role.${actor.role}` })}, {factors.email}
         </span>
       </div>
-      {lacks && (
+      {first && (
+        <>
+          <p className="notice bad" role="alert">
+            {say({ code: 'account.once' })}
+          </p>
+          <PasswordPanel first />
+        </>
+      )}
+      {lacks && !first && (
         <p className="notice bad" role="alert">
           {say({ code: 'factor.needed' })}
         </p>
@@ -38,7 +50,7 @@ export default page({ permission: 'signedIn', withoutFactor: true, name: '/accou
         }))}
       />
       <UnlockPanel pin={factors.pin} badge={factors.badge} />
-      <PasswordPanel />
+      {!first && <PasswordPanel />}
       <SessionsPanel
         sessions={sessions.map((one) => ({
           id: one.id,

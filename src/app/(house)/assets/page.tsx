@@ -3,6 +3,8 @@ import { AssetTable } from '@/features/assets';
 import { listAssets } from '@/features/assets/server';
 import { page } from '@/platform/page';
 import { Link } from '@/ui/link';
+import '@/core/words/en/models';
+import '@/core/words/en/office';
 
 export const metadata = { title: 'Instruments' };
 export default page({ permission: 'signedIn', name: '/assets' }, async ({ tx, search }) => (

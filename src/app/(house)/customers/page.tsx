@@ -5,6 +5,7 @@ import { dateIn } from '@/platform/clock';
 import { page } from '@/platform/page';
 import { may } from '@/platform/permission';
 import { readSettings } from '@/platform/settings';
+import '@/core/words/en/customers';
 
 export const metadata = { title: 'Customers' };
 export default page({ permission: 'signedIn', name: '/customers' }, async ({ tx, actor, now, search }) => {

@@ -2,6 +2,7 @@ import { say } from '@/core/words/say';
 import { ModelTable } from '@/features/models';
 import { modelsInRoom } from '@/features/models/server';
 import { page } from '@/platform/page';
+import '@/core/words/en/models';
 
 export const metadata = { title: 'Models' };
 export default page({ permission: 'signedIn', name: '/models' }, async ({ tx, search }) => {

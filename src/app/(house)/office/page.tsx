@@ -1,32 +1,38 @@
-import { AuditTable, SettingsForm, UserPanel, WaysPanel } from '@/features/office';
-import { listAudit, listUsers, listWays } from '@/features/office/server';
+import { SettingsForm, UserPanel, WaysPanel } from '@/features/office';
+import { listUsers, listWays } from '@/features/office/server';
 import { say } from '@/core/words/say';
 import { Link } from '@/ui/link';
 import { page } from '@/platform/page';
+import { may } from '@/platform/permission';
 import { readSettings } from '@/platform/settings';
+import '@/core/words/en/did';
+import '@/core/words/en/office';
 
 export const metadata = { title: 'Office' };
-export default page({ permission: 'office', name: '/office' }, async ({ tx, actor, search }) => {
-  const [settings, users, ways, audit] = [
-    await readSettings(tx),
-    await listUsers(tx),
-    await listWays(tx),
-    await listAudit(tx, { before: search.before }),
-  ];
+export default page({ permission: 'office', name: '/office' }, async ({ tx, actor }) => {
+  const [settings, users, ways] = [await readSettings(tx), await listUsers(tx), await listWays(tx)];
+  const reads = !may(actor.role, 'office');
   return (
     <main className="page page-narrow">
       <div className="page-head">
         <h1>Office</h1>
-        <Link className="end btn btn-plain" href="/office/house">
-          {say({ code: 'house.link' })}
-        </Link>
+        <nav className="end d-flex flex-wrap gap-2">
+          <Link className="btn btn-plain" href="/office/audit">
+            {say({ code: 'audit.link' })}
+          </Link>
+          <Link className="btn btn-plain" href="/office/house">
+            {say({ code: 'house.link' })}
+          </Link>
+        </nav>
       </div>
-      <SettingsForm settings={settings} />
-      <div className="mt-3">
-        <UserPanel users={users} me={actor.id} />
-      </div>
-      <WaysPanel ways={ways} />
-      <AuditTable list={audit} before={search.before} zone={settings.zone} />
+      {reads && <p className="notice">{say({ code: 'audit.reads' })}</p>}
+      <fieldset disabled={reads}>
+        <SettingsForm settings={settings} />
+        <div className="mt-3">
+          <UserPanel users={users} me={actor.id} />
+        </div>
+        <WaysPanel ways={ways} />
+      </fieldset>
     </main>
   );
 });

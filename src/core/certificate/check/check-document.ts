@@ -3,6 +3,7 @@ import { coverageOf } from '../../uncertainty/coverage';
 import { decide } from '../../uncertainty/decide';
 import type { CertificateVersion2, ComponentText, JudgedText } from '../version-2';
 import type { WordCode } from '../../words/say';
+import '@/core/words/en/check';
 
 /** Something about a document that does not hold: where, what, and the figures. */
 export interface Finding {

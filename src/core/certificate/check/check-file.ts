@@ -7,6 +7,7 @@ import type { Fact } from '../../words/say';
 import { checkDocument, type Finding } from './check-document';
 import { documentIn } from './extract';
 import { checkSignature } from './signature';
+import '@/core/words/en/check';
 
 /** What the workshop has on record under the code that is being looked at. */
 export interface OnRecord {

@@ -1,9 +1,29 @@
+import { addWords } from '../registry';
+
 /** At the door, at a locked bench computer, and on a person's own page. */
 export const ACCOUNT = {
   'door.signedOut': 'You are signed out. Sign in again in another window; what you typed stays here.',
   'door.locked': 'This screen is locked: say who goes on. What you typed stays here.',
   'door.secondFactor': 'The workshop asks a second factor of your role: set it up on your own page first.',
   'door.notAllowed': 'A {role} can’t do this.',
+  'door.ownPassword': 'Your password is one that somebody else gave you: set one of your own first, on your own page.',
+  'door.forgotten': 'Forgotten your password?',
+  'forgotten.title': 'A new password',
+  'forgotten.why': 'A link is sent to the address that you sign in with. It is good once, for half an hour.',
+  'forgotten.send': 'Send the link',
+  'forgotten.sent':
+    'If somebody signs in here with this address, the link is on its way. Nothing came? Look among unwanted mail; else the workshop’s administrator gives you a one-time password.',
+  'forgotten.back': 'Back to signing in',
+  'forgotten.subject': 'A new password at {workshop}',
+  'forgotten.mail':
+    '{name},\n\nsomebody, probably you, asked for a new password at {workshop}. Set it here, within {minutes} minutes:\n\n{link}\n\nIt wasn’t you? Then do nothing: your password stays as it is. Whoever asked learned nothing about you.\n',
+  'forgotten.gone':
+    'This link is no longer good: it was used, a newer one was sent, or half an hour has passed. Ask for a new one.',
+  'forgotten.of': 'New password of {name}',
+  'forgotten.set': 'Set it',
+  'forgotten.done': 'It is set. Sign in with it.',
+  'account.once':
+    'Your password was given to you and was good for this one time. Set one of your own: nothing else opens before.',
   'door.title': 'Sign in',
   'door.mail': 'Mail address',
   'door.password': 'Password',
@@ -91,3 +111,4 @@ export const ACCOUNT = {
   'settings.secondFactor': 'A second factor is asked of',
   'settings.lockAfter': 'Screens lock after minutes without a hand (0: never)',
 } as const;
+addWords(ACCOUNT);

@@ -1,3 +1,5 @@
+import { addWords } from '../registry';
+
 /** Words about an instrument itself: correcting it, and whose it is. */
 export const ASSETS = {
   'assetEdit.correct': 'Correct serial, tag or model',
@@ -26,3 +28,4 @@ export const ASSETS = {
   'owner.ended': 'This customer is no longer in work.',
   'owner.inHouse': 'It is in the house for {name} ({code}): hand it back first, so that its paper bears one name.',
 } as const;
+addWords(ASSETS);

@@ -1,3 +1,5 @@
+import { addWords } from '../registry';
+
 /** What is said on the run sheet of the judgement calls of the trade. */
 export const BENCH = {
   'follow.title': 'Decide: {what}',
@@ -151,3 +153,4 @@ export const BENCH = {
   'camera.refused': 'The camera can’t be used: it is refused by the browser, or there is none. Type the code.',
   'room.takeAll': 'takes all that the lines show',
 } as const;
+addWords(BENCH);

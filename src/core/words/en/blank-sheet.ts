@@ -1,3 +1,5 @@
+import { addWords } from '../registry';
+
 /** The sheet that is printed for a day without the house. */
 export const BLANK_SHEET = {
   'blank.title': 'Bench sheet: {model}',
@@ -61,3 +63,4 @@ export const BLANK_SHEET = {
   'paper.photos': 'Photos of the sheet',
 } as const;
 export type BlankWord = Extract<keyof typeof BLANK_SHEET, `blank.${string}`> extends `blank.${infer Word}` ? Word : never;
+addWords(BLANK_SHEET);

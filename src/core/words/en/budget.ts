@@ -1,3 +1,5 @@
+import { addWords } from '../registry';
+
 /** Components of a budget: what they are called, and where each number comes from. */
 export const BUDGET = {
   'influence.reference': 'reference as certified',
@@ -72,3 +74,4 @@ export const BUDGET = {
   'k.convolution':
     'rectangles make up {share} % of the variance: k from the convolution of the two largest with the rest (EA-4/02; JCGM 101)',
 } as const;
+addWords(BUDGET);

@@ -1,3 +1,5 @@
+import { addWords } from '../registry';
+
 /** Notes beside results, and the sentences of documents. */
 export const CERTIFICATE = {
   'note.removed': 'Sensor not fitted; not calibrated.',
@@ -61,6 +63,7 @@ export const CERTIFICATE = {
   'function.signatory': 'authorised signatory',
   'function.administrator': 'administrator',
   'function.counter': 'counter',
+  'function.auditor': 'auditor',
   'air.clean-air.name': 'Clean ambient air',
   'air.clean-air.traceability':
     'Composition of dry air (U.S. Standard Atmosphere 1976); moisture by hygrometer, thermometer and barometer listed here. What it may still hold of each gas is a component of each budget.',
@@ -148,3 +151,4 @@ export const CERTIFICATE = {
   'changed.nothing': 'no figure changed',
   'changed.none': 'not stated',
 } as const;
+addWords(CERTIFICATE);

@@ -1,3 +1,5 @@
+import { addWords } from '../registry';
+
 /** What a stranger's check of a document finds. */
 export const CHECK = {
   'finding.deviation': 'Reading {reading} less reference {reference} is {expected}, the document states {deviation}.',
@@ -30,3 +32,4 @@ export const CHECK = {
   'check.hashSame': 'The data is the one on record under this number.',
   'check.hashDiffers': 'The data is not the one on record under this number.',
 } as const;
+addWords(CHECK);

@@ -1,3 +1,5 @@
+import { addWords } from '../registry';
+
 /** Words of the customers' room. */
 export const CUSTOMERS = {
   'customers.title': 'Customers',
@@ -81,3 +83,4 @@ export const CUSTOMERS = {
   'merge.nothing': 'There is no such merging.',
   'merge.nameTaken': 'Another customer bears the name “{name}” by now: rename that one first.',
 } as const;
+addWords(CUSTOMERS);

@@ -6,6 +6,7 @@ import { BUDGET } from './budget';
 import { CERTIFICATE } from './certificate';
 import { CHECK } from './check';
 import { CUSTOMERS } from './customers';
+import { DID } from './did';
 import { JUDGEMENT } from './judgement';
 import { MEASURANDS } from './measurands';
 import { MODELS } from './models';
@@ -25,6 +26,7 @@ export const EN = {
   ...CERTIFICATE,
   ...CHECK,
   ...CUSTOMERS,
+  ...DID,
   ...JUDGEMENT,
   ...MEASURANDS,
   ...MODELS,

@@ -1,3 +1,5 @@
+import { addWords } from '../registry';
+
 /** What is said of one reading beside its reference. */
 export const JUDGEMENT = {
   'judged.within': 'Within: {deviation} {unit} against ± {limit} {unit}.',
@@ -23,3 +25,4 @@ export const JUDGEMENT = {
   'verdict.notJudged': 'not judged',
   'verdict.notMeasured': 'not measured',
 } as const;
+addWords(JUDGEMENT);

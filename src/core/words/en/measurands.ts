@@ -1,3 +1,5 @@
+import { addWords } from '../registry';
+
 /** How a channel computes what it shows. */
 export const MEASURANDS = {
   'describe.scale': '100 %LEL = {lel} %vol of {gas} ({source}), relative response {response}',
@@ -12,3 +14,4 @@ export const MEASURANDS = {
   'describe.saturationOneAtm': '100 % is saturation at 1 atm (1013.25 hPa)',
   'describe.electrode': 'stated against {electrode}',
 } as const;
+addWords(MEASURANDS);

@@ -1,3 +1,5 @@
+import { addWords } from '../registry';
+
 /** Words of the models' room, and what is said of a model that does not fit together. */
 export const MODELS = {
   'models.title': 'Models',
@@ -78,3 +80,4 @@ export const MODELS = {
   'trait.drawsLPerMin': 'Flow it takes, L/min',
   'trait.readyDays': 'A probe stands ready, days',
 } as const;
+addWords(MODELS);

@@ -1,3 +1,5 @@
+import { addWords } from '../registry';
+
 /** Words of the rooms around the bench. */
 export const OFFICE = {
   'asset.export': 'As a table (CSV)',
@@ -127,18 +129,20 @@ export const OFFICE = {
   'people.address': 'Mail address',
   'people.role': 'Role',
   'people.roleOf': 'Role of {name}',
-  'people.newPassword': 'New password',
-  'people.newPasswordOf': 'New password of {name}',
-  'people.set': 'Set it',
-  'people.leave': 'Leave it',
-  'people.firstPassword': 'First password',
-  'people.keepOut': 'Keep out',
-  'people.letIn': 'Let in',
+  'people.once': 'One-time password',
+  'people.onceOf': 'One-time password of {name}',
+  'people.onceSaid': 'Say this to {name}. It is good once, within {days} days; they set their own then. It is not shown again.',
+  'people.onceKept': 'Said, take it away',
+  'people.gone': 'This person is not on record.',
+  'people.keepOut': 'Close the account',
+  'people.letIn': 'Open the account',
+  'people.waits': 'has a one-time password',
   'people.add': 'Add',
   'role.counter': 'counter',
   'role.technician': 'technician',
   'role.signatory': 'signatory',
   'role.administrator': 'administrator',
+  'role.auditor': 'auditor (reads everything, changes nothing)',
   'password.short': 'At least {shortest} characters.',
   'password.guessable':
     'Too easy to guess: a common word, a name of the house, or a repetition. Three or four words that have nothing to do with each other are hard to guess and easy to keep.',
@@ -191,3 +195,4 @@ export const OFFICE = {
   'retire.first': 'It is retired: take it back first.',
   'retire.inHouse': 'It is in the house with ticket {code}: hand it back first.',
 } as const;
+addWords(OFFICE);

@@ -1,3 +1,5 @@
+import { addWords } from '../registry';
+
 /** What stands on labels and tags. */
 export const PAPER_WORDS = {
   'outcome.run.passed': 'In tolerance: a calibration label.',
@@ -67,3 +69,4 @@ export const PAPER_WORDS = {
   'failed.items': '{list} looked at again',
   'failed.calibration': 'a calibration in tolerance',
 } as const;
+addWords(PAPER_WORDS);

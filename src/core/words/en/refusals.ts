@@ -1,3 +1,5 @@
+import { addWords } from '../registry';
+
 /** Refusals that name their word by its code alone. */
 export type RefusalWord = Extract<keyof typeof REFUSALS, `refused.${string}`> extends `refused.${infer Word}` ? Word : never;
 
@@ -100,3 +102,4 @@ export const REFUSALS = {
   'refused.notComputed': 'As found can’t be worked out here: what the meter kept before isn’t known.',
   'refused.computedNeeds': 'As found is worked out from millivolts and temperature: both are needed.',
 } as const;
+addWords(REFUSALS);

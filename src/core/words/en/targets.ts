@@ -1,3 +1,5 @@
+import { addWords } from '../registry';
+
 /** What a reading is compared with. */
 export const TARGETS = {
   'target.fixed': '{point}: {value} {unit}',
@@ -28,3 +30,4 @@ export const TARGETS = {
   'table.buffer': 'from the usual table of this buffer',
   'table.kcl': 'from the handbook table of potassium chloride',
 } as const;
+addWords(TARGETS);

@@ -1,3 +1,5 @@
+import { addWords } from '../registry';
+
 /** Words about a ticket's wish and its end. */
 export const TICKETS = {
   'ticket.change': 'Change the wish',
@@ -34,3 +36,4 @@ export const TICKETS = {
   'ticket.paperReturned': 'Returned',
   'ticket.paperSign': 'Received back (name, date)',
 } as const;
+addWords(TICKETS);

@@ -1,6 +1,7 @@
 import { isIP } from 'node:net';
 import { say } from '@/core/words/say';
 import { Problem } from '@/platform/problem';
+import '@/core/words/en/account';
 
 /**
  * What passkeys are bound to: the house's name, never a bare network address, over https or on this very computer (WebAuthn Level 3, 5.1.2 and 13.4.9). Null where there can be none.

@@ -19,6 +19,7 @@ import { recordAudit } from '@/platform/audit';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
 import { houseAddress } from './house-address';
+import '@/core/words/en/account';
 
 /** How long a question to an authenticator stands. */
 const ASKED_MS = 120_000;

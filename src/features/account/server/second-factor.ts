@@ -11,6 +11,7 @@ import { recordAudit } from '@/platform/audit';
 import { auth } from '@/platform/auth';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
+import '@/core/words/en/account';
 
 /** Runs a call of the sign-in library; what it refuses stands beside the field that was typed. */
 async function asked<T>(field: 'password' | 'code', call: () => Promise<T>): Promise<T> {

@@ -1,4 +1,4 @@
-import { eq } from 'drizzle-orm';
+import { eq, sql } from 'drizzle-orm';
 import { APIError } from 'better-auth/api';
 import { cookies, headers } from 'next/headers';
 import { say } from '@/core/words/say';
@@ -8,6 +8,7 @@ import { database } from '@/data/connection';
 import { session, user } from '@/data/schema';
 import { tellChange } from '@/platform/change-stream';
 import type { UseCaseContext } from '@/platform/use-case';
+import { asActor } from '@/platform/as-actor';
 import { auth, hashPassword } from '@/platform/auth';
 import { recordAudit } from '@/platform/audit';
 import { keepComputerPerson } from '@/platform/computer';
@@ -18,6 +19,7 @@ import { hostCookie, isHttps } from '@/platform/session-cookie';
 import { guardedTry } from '@/platform/guarded-try';
 import { passkeyPerson } from './passkeys';
 import { codeAtDoor, spendCode } from './second-factor';
+import '@/core/words/en/office';
 
 const DEVICE_COOKIE = 'werkbank_device';
 const deviceCookie = () => hostCookie(DEVICE_COOKIE);
@@ -42,7 +44,7 @@ export async function signIn(
     async () => {
       try {
         // As long as for anybody else: the library works out a hash for an unknown address too.
-        if (row && !row.active) {
+        if (row && (!row.active || (row.passwordOnceUntil && row.passwordOnceUntil < now))) {
           await hashPassword(password);
           throw new APIError('UNAUTHORIZED');
         }
@@ -90,7 +92,12 @@ async function enter(
   detail: Record<string, unknown>,
 ): Promise<Entering> {
   const actor: Actor = { id: row.id, name: row.name, role: row.role };
-  await database().transaction((tx) => recordAudit({ tx, actor, now }, 'signIn', row.email, detail));
+  await database().transaction(async (tx) => {
+    await asActor(tx, actor, 'signIn');
+    // A password that somebody else gave is good for this one time.
+    await tx.execute(sql`select spend_password_once(${row.id}, ${now.toISOString()}::timestamptz)`);
+    await recordAudit({ tx, actor, now }, 'signIn', row.email, detail);
+  });
   if (!(await deviceOf(row.id)))
     (await cookies()).set(deviceCookie(), writeDevice(row.id, process.env.WERKBANK_SECRET ?? ''), {
       httpOnly: true,

@@ -6,6 +6,8 @@ import { may } from '@/platform/permission';
 import { Problem } from '@/platform/problem';
 import { recordAudit } from '@/platform/audit';
 import type { UseCaseContext } from '@/platform/use-case';
+import '@/core/words/en/assets';
+import '@/core/words/en/customers';
 
 interface Correction {
   assetId: string;

@@ -9,6 +9,9 @@ import { auditStatus, loadRun } from '@/features/bench/server';
 import { may } from '@/platform/permission';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
+import '@/core/words/en/certificate';
+import '@/core/words/en/office';
+import '@/core/words/en/paper';
 
 const NOTHING: Failed = { channels: [], moved: [], outputs: [], items: [] };
 

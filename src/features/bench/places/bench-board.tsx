@@ -17,6 +17,7 @@ import { Place } from './place';
 import type { Board, BoardTicket } from '../server/board';
 import { useOthers } from './use-others';
 import { WaitCaller } from './wait-caller';
+import '@/core/words/en/blank-sheet';
 
 interface Props {
   board: Board;

@@ -1,15 +1,17 @@
 import { eq } from 'drizzle-orm';
 import { violatedUnique } from '@/data/database-problem';
 import { ticket } from '@/data/schema';
+import { need } from '@/platform/need';
 import { Problem } from '@/platform/problem';
 import { readSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
 
 /** Puts a ticket on a bench place, or back into the in-tray (place null). The warm-up clock runs from here; moving between places doesn't restart it. */
 export async function placeTicket(
-  { tx, now }: UseCaseContext,
+  { tx, actor, now }: UseCaseContext,
   { ticketId, place }: { ticketId: string; place: number | null },
 ): Promise<void> {
+  need(actor, 'bench');
   const [row] = await tx.select().from(ticket).where(eq(ticket.id, ticketId)).for('update');
   if (!row) throw new Problem('This ticket does not exist.', {}, 404);
   if (row.status !== 'inTray' && row.status !== 'onBench')

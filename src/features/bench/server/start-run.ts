@@ -13,6 +13,7 @@ import { emptyState } from '@/core/record/state';
 import type { Transaction } from '@/data/connection';
 import { asset, assetChannel, instrumentModel, procedureVersion, run, ticket } from '@/data/schema';
 import { isPractice } from '@/platform/clock';
+import { need } from '@/platform/need';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
 import { shippedProcedure } from '@/procedures';
@@ -24,6 +25,7 @@ type ChannelRow = typeof assetChannel.$inferSelect;
 
 /** Starts the run of a ticket that stands on the bench. Starting twice gives the same run. */
 export async function startRun(context: UseCaseContext, { ticketId }: { ticketId: string }): Promise<{ run: string }> {
+  need(context.actor, 'bench');
   const { now, actor } = context;
   const prepared = await prepareRun(context, ticketId);
   if ('run' in prepared) return prepared;

@@ -6,6 +6,7 @@ import type { StandingSource } from '@/core/uncertainty/standing';
 import { repeatStudy as pooled } from '@/core/uncertainty/repeat-study';
 import { repeatStudy, standingValue } from '@/data/schema';
 import { recordAudit } from '@/platform/audit';
+import { need } from '@/platform/need';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
 import { parseSeries, type StandingChange, type StudyInput } from '../schemas';
@@ -21,6 +22,7 @@ function knownMeasurand(id: string): MeasurandId {
 
 /** Sets a standing value with its source and date: a new row, the old one stays readable. Runs that were begun keep theirs. */
 export async function setStanding(context: UseCaseContext, given: StandingChange): Promise<void> {
+  need(context.actor, 'approve');
   const { tx, actor, now } = context;
   const measurand = knownMeasurand(given.measurand);
   const source: StandingSource =
@@ -69,6 +71,7 @@ export async function confirmRemembered(
   context: UseCaseContext,
   { sourceText, sourceOn }: { sourceText: string; sourceOn: string },
 ): Promise<{ confirmed: number }> {
+  need(context.actor, 'approve');
   const { tx, actor, now } = context;
   const set = new Set((await standingRows(tx)).filter((row) => !row.procedure).map((row) => `${row.measurand}/${row.standing}`));
   const source: StandingSource = { kind: 'confirmed', text: sourceText, on: sourceOn, by: actor.name };
@@ -94,6 +97,7 @@ export async function confirmRemembered(
 
 /** A repeat study: kept as it was taken; what it pools feeds the repeatability of that point. */
 export async function recordStudy(context: UseCaseContext, given: StudyInput): Promise<{ id: string }> {
+  need(context.actor, 'bench');
   const { tx, actor, now } = context;
   const measurand = knownMeasurand(given.measurand);
   const series = parseSeries(given.readings);
@@ -146,6 +150,7 @@ export async function recordStudy(context: UseCaseContext, given: StudyInput): P
 
 /** A study found wrong is withdrawn with its reason; the value that it fed ends with it, unless another has taken its place meanwhile. */
 export async function withdrawStudy(context: UseCaseContext, { id, reason }: { id: string; reason: string }): Promise<void> {
+  need(context.actor, 'approve');
   const { tx, actor, now } = context;
   const [study] = await tx.select().from(repeatStudy).where(eq(repeatStudy.id, id));
   if (!study) throw new Problem('This study does not exist.', {}, 404);

@@ -5,6 +5,7 @@ import type { Transaction } from '@/data/connection';
 import { listScope } from './scope';
 import { listStudies } from './studies';
 import { standingTable } from './standing-values';
+import '@/core/words/en/budget';
 
 export const BUDGET_TABLES = ['standing', 'studies', 'scope'] as const;
 export type BudgetTable = (typeof BUDGET_TABLES)[number];

@@ -5,6 +5,7 @@ import type { ScopeEntry } from '@/core/uncertainty/scope';
 import type { Transaction } from '@/data/connection';
 import { scopeEntry } from '@/data/schema';
 import { recordAudit } from '@/platform/audit';
+import { need } from '@/platform/need';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
 import type { ScopeInput } from '../schemas';
@@ -35,6 +36,7 @@ export async function scopeNow(tx: Transaction): Promise<ScopeEntry[]> {
 
 /** States a line of the scope, or puts one in the place of another. Runs that were begun keep the scope that they were begun with. */
 export async function stateScope(context: UseCaseContext, given: ScopeInput): Promise<void> {
+  need(context.actor, 'approve');
   const { tx, actor, now } = context;
   const { measurand, unit, lowest, highest, smallest, form, replaces } = given;
   if (!isMeasurand(measurand)) throw new Problem('There is no such quantity.', { measurand: 'Choose one of the list.' });
@@ -60,6 +62,7 @@ export async function stateScope(context: UseCaseContext, given: ScopeInput): Pr
 
 /** Ends a line: results there are outside the scope from then on, or no scope is stated at all. */
 export async function endScope(context: UseCaseContext, { id, reason }: { id: number; reason: string }): Promise<void> {
+  need(context.actor, 'approve');
   const row = await standing(context, id);
   await end(context, row, reason);
   const { tx, actor, now } = context;

@@ -16,6 +16,7 @@ import { giveCommand, keepStatus, loadRun, type LoadedRun } from '@/features/ben
 import { unconfirmedIn } from '@/features/budgets/server';
 import { dueAfter, keepDue } from '@/features/due/server';
 import { dateIn } from '@/platform/clock';
+import { need } from '@/platform/need';
 import { Problem } from '@/platform/problem';
 import { readSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
@@ -25,6 +26,7 @@ import { releaseNotice, tellRevision } from './notice';
 import { insertRevision, newestOf } from './revise';
 import { workedOn } from './worked-on';
 import type { Annexes } from './annexes';
+import '@/core/words/en/budget';
 
 export interface Issued {
   id: string;
@@ -45,6 +47,7 @@ export async function approveRun(
     annexes = {},
   }: { runId: string; note?: string | undefined; notice?: string | undefined; annexes?: Annexes | undefined },
 ): Promise<Issued> {
+  need(context.actor, 'approve');
   const { tx } = context;
   const before = await loadRun(tx, runId);
   const given = await giveCommand(context, {
@@ -174,6 +177,7 @@ async function keepSensors({ tx }: UseCaseContext, { state }: LoadedRun, on: str
 
 /** Sends a finished run back to the technician with a note. */
 export async function sendBack(context: UseCaseContext, { runId, note }: { runId: string; note: string }): Promise<void> {
+  need(context.actor, 'approve');
   const given = await giveCommand(context, {
     run: runId,
     commandId: `send-back-${randomUUID()}`,

@@ -14,6 +14,7 @@ import { ownedAsset } from './owned-asset';
 import { software } from '@/platform/software';
 import type { UseCaseContext } from '@/platform/use-case';
 import { workedOn } from './worked-on';
+import '@/core/words/en/certificate';
 
 /** What stands on the document besides the run: whose instrument, how it came in, what the customer told us. */
 export async function factsFor({ tx }: Pick<UseCaseContext, 'tx'>, { row }: LoadedRun) {

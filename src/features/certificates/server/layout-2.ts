@@ -4,6 +4,7 @@ import type { CertificateVersion2, JudgedText, MeasuredText, ReferenceText, Resu
 import { say } from '@/core/words/say';
 import { annexes } from './layout-annexes';
 import { day, facts, heading, list, minus, PAPER, RULES } from './paper';
+import '@/core/words/en/certificate';
 
 const VERDICT: Record<JudgedText['verdict'], string> = {
   within: 'within',

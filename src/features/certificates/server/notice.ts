@@ -9,6 +9,7 @@ import { hostOf, putMails, type Letter } from '@/platform/put-mail';
 import { readSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
 import { ownedAsset } from './owned-asset';
+import '@/core/words/en/certificate';
 
 /** What the customer would be told of a run whose as-found was outside; null when there is nothing to tell. */
 export async function noticeFor(tx: Transaction, runId: string): Promise<(NoticeDraft & { recipient: string }) | null> {

@@ -11,6 +11,7 @@ import { drawCertificate } from './draw';
 import { drawJob } from './draw-job';
 import { publishedKeys } from './sign';
 import { signPdf } from './sign-pdf';
+import '@/core/words/en/office';
 
 /** The PDF of a certificate, as it was issued; null while it was not drawn yet. Errors: Problem (404). */
 export async function keptPdf(db: Database | Transaction, id: string): Promise<{ bytes: Buffer | null; name: string }> {

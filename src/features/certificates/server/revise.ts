@@ -6,6 +6,7 @@ import { certificate } from '@/data/schema';
 import type { Transaction } from '@/data/connection';
 import { giveCommand, loadRun, type LoadedRun } from '@/features/bench/server';
 import { dueAfter } from '@/features/due/server';
+import { need } from '@/platform/need';
 import { Problem } from '@/platform/problem';
 import { isRefusal } from '@/core/words/refusal';
 import { readSettings } from '@/platform/settings';
@@ -14,6 +15,7 @@ import { contentOf } from './facts';
 import { insertDocument } from './insert-document';
 import type { Annexes } from './annexes';
 import { workedOn } from './worked-on';
+import '@/core/words/en/certificate';
 
 type Row = typeof certificate.$inferSelect;
 
@@ -74,6 +76,7 @@ export async function reviseCertificate(
   context: UseCaseContext,
   { certificateId, reason }: { certificateId: string; reason: string },
 ): Promise<{ id: string }> {
+  need(context.actor, 'approve');
   const { tx } = context;
   const asked = await standing(tx, certificateId);
   const loaded = (await loadRun(tx, asked.runId))!;
@@ -96,6 +99,7 @@ export async function reopenCertificate(
   context: UseCaseContext,
   { certificateId, reason }: { certificateId: string; reason: string },
 ): Promise<{ run: string }> {
+  need(context.actor, 'approve');
   const asked = await standing(context.tx, certificateId);
   const given = await giveCommand(context, {
     run: asked.runId,

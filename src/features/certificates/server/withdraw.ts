@@ -3,6 +3,7 @@ import { isVersion2 } from '@/core/certificate';
 import { withdrawalContent } from '@/core/certificate/withdrawal';
 import { asset } from '@/data/schema';
 import { dateIn } from '@/platform/clock';
+import { need } from '@/platform/need';
 import { Problem } from '@/platform/problem';
 import { readSettings } from '@/platform/settings';
 import { software } from '@/platform/software';
@@ -16,6 +17,7 @@ export async function withdrawCertificate(
   context: UseCaseContext,
   { certificateId, reason }: { certificateId: string; reason: string },
 ): Promise<{ id: string; number: string }> {
+  need(context.actor, 'approve');
   const { tx, now, actor } = context;
   const asked = await standing(tx, certificateId);
   const { content } = asked;

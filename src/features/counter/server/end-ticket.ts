@@ -9,6 +9,7 @@ import { Problem } from '@/platform/problem';
 import { readSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
 import type { TicketChange } from '../ticket-schema';
+import '@/core/words/en/tickets';
 
 type Row = typeof ticket.$inferSelect;
 

@@ -5,14 +5,17 @@ import { asset, assetChannel, customer, instrumentModel, receipt, ticket, type I
 import { dateIn } from '@/platform/clock';
 import { keepSamples } from './keep-samples';
 import { nextNumber } from '@/platform/next-number';
+import { need } from '@/platform/need';
 import { may } from '@/platform/permission';
 import { Problem } from '@/platform/problem';
 import { readSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
 import type { AssetInput, ReceiptInput } from '../receive-schema';
+import '@/core/words/en/office';
 
 /** A new instrument with its model's channels. A serial that this maker has used already is not made twice: the existing one is named. */
-export async function createAsset({ tx, now }: UseCaseContext, input: AssetInput): Promise<{ id: string }> {
+export async function createAsset({ tx, actor, now }: UseCaseContext, input: AssetInput): Promise<{ id: string }> {
+  need(actor, 'receive');
   const [model] = await tx.select().from(instrumentModel).where(eq(instrumentModel.id, input.modelId));
   if (!model) throw new Problem('Choose the model.', { modelId: 'Choose the model.' });
   const [existing] = await tx
@@ -93,6 +96,7 @@ export async function receive(
   { tx, now, actor }: UseCaseContext,
   input: ReceiptInput,
 ): Promise<{ receiptId: string; number: string; tickets: { id: string; code: string }[] }> {
+  need(actor, 'receive');
   const settings = await readSettings(tx);
   const year = Number(dateIn(settings.zone, now).slice(0, 4));
   const ids = input.instruments.map((instrument) => instrument.assetId);
@@ -150,7 +154,8 @@ export async function receive(
 }
 
 /** Hands an instrument back: the ticket is closed. */
-export async function returnTicket({ tx, now }: UseCaseContext, { ticketId }: { ticketId: string }): Promise<void> {
+export async function returnTicket({ tx, actor, now }: UseCaseContext, { ticketId }: { ticketId: string }): Promise<void> {
+  need(actor, 'receive');
   const closed = await tx
     .update(ticket)
     .set({ status: 'returned', returnedAt: now })

@@ -4,6 +4,7 @@ import { asset, customer, ticket } from '@/data/schema';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
 import { heldCustomer, requireKeeper } from './keep-customer';
+import '@/core/words/en/customers';
 
 /** Codes of a customer's open tickets, of their instruments' as well. */
 export async function openWork({ tx }: Pick<UseCaseContext, 'tx'>, customerId: string): Promise<string[]> {

@@ -6,6 +6,7 @@ import { may } from '@/platform/permission';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
 import type { ContactInput, CorrectInput, CustomerInput } from '../customer-schema';
+import '@/core/words/en/customers';
 
 /** Who receives instruments keeps customers. Errors: Problem (403). */
 export function requireKeeper({ actor }: UseCaseContext): void {

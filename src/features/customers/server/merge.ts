@@ -7,6 +7,7 @@ import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
 import { openWork } from './end-customer';
 import { heldCustomer, requireKeeper } from './keep-customer';
+import '@/core/words/en/customers';
 
 /** Hours in which a merging may be undone. */
 export const UNDO_HOURS = 24;

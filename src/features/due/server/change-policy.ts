@@ -7,6 +7,7 @@ import { may } from '@/platform/permission';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
 import { countAnew } from './next-due';
+import '@/core/words/en/office';
 
 export interface PolicyChange {
   scope: 'asset' | 'customerModel' | 'customer' | 'model';

@@ -5,7 +5,7 @@ import { mail } from '@/data/schema';
 import { enqueue } from '@/platform/jobs';
 import { outboxJob } from '@/platform/put-mail';
 import { readSettings } from '@/platform/settings';
-import { sendMail, type Outcome } from './mailer';
+import { sendMail, type Outcome } from '@/platform/mailer';
 
 /** After this long a mail that still says "sending" was cut off: whether it arrived can't be known, so it is never sent again by itself. */
 const CUT_OFF_SECONDS = 120;

@@ -5,6 +5,7 @@ import { reminderStage, type ReminderStage } from '@/core/interval/reminder-stag
 import type { Transaction } from '@/data/connection';
 import { asset, customer, customerContact, instrumentModel, reminder } from '@/data/schema';
 import { dateIn } from '@/platform/clock';
+import { need } from '@/platform/need';
 import { hostOf, putMails } from '@/platform/put-mail';
 import { readSettings, type WorkshopSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
@@ -22,7 +23,8 @@ const BATCH = 10_000;
  * Writes the reminder mails that are due today, one a customer, and books every (instrument, due date, stage) once: running it again makes nothing twice.
  * The mails are left to the jobs process, in the same transaction.
  */
-export async function makeReminders({ tx, now }: UseCaseContext): Promise<{ mails: number; instruments: number }> {
+export async function makeReminders({ tx, actor, now }: UseCaseContext): Promise<{ mails: number; instruments: number }> {
+  need(actor, 'receive');
   const settings = await readSettings(tx);
   const today = dateIn(settings.zone, now);
   const rows = await dueUntold(tx, today, settings);

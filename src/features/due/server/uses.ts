@@ -9,6 +9,7 @@ import { Problem } from '@/platform/problem';
 import { readSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
 import { countAnew } from './next-due';
+import '@/core/words/en/office';
 
 export interface UseRow {
   readOn: string;

@@ -4,6 +4,7 @@ import * as yup from 'yup';
 import { database } from '@/data/connection';
 import { deviceLine, panelAsk } from '@/data/schema';
 import { hearing, onChange, tellChange } from '@/platform/change-stream';
+import { need } from '@/platform/need';
 import { Problem } from '@/platform/problem';
 import { simulated } from '@/platform/simulated';
 import type { UseCaseContext } from '@/platform/use-case';
@@ -71,6 +72,7 @@ export async function askPanel(
   _context: UseCaseContext,
   { lineId, ...ask }: yup.InferType<typeof panelSchema>,
 ): Promise<Record<string, unknown>> {
+  need(_context.actor, 'bench');
   const db = database();
   const [line] = await db.select().from(deviceLine).where(eq(deviceLine.id, lineId));
   if (!line?.panelPort || !simulated()) throw new Problem('This device has no panel: it is no simulated one.', {}, 404);

@@ -8,6 +8,7 @@ import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
 import { shippedProcedure } from '@/procedures';
 import type { ModelChange, ModelInput } from '../model-schema';
+import '@/core/words/en/models';
 
 function requireKeeper({ actor }: UseCaseContext): void {
   if (!may(actor.role, 'bench')) throw new Problem(say({ code: 'model.forbidden' }), {}, 403);

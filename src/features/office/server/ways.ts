@@ -3,6 +3,7 @@ import type { School } from '@/core/procedure/procedure';
 import { schoolsOf, withSchool } from '@/core/procedure/schools-of';
 import type { Transaction } from '@/data/connection';
 import { instrumentModel } from '@/data/schema';
+import { need } from '@/platform/need';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
 import { shippedProcedure } from '@/procedures';
@@ -35,9 +36,10 @@ export async function listWays(tx: Transaction): Promise<ModelWays[]> {
 
 /** Chooses the way for a model. Runs that are begun keep the one that they were begun with. */
 export async function chooseWay(
-  { tx }: UseCaseContext,
+  { tx, actor }: UseCaseContext,
   { modelId, school, option }: { modelId: string; school: string; option: string },
 ): Promise<void> {
+  need(actor, 'office');
   const [model] = await tx.select().from(instrumentModel).where(eq(instrumentModel.id, modelId)).for('update');
   const asked = model?.procedureId ? shippedProcedure(model.procedureId)?.schools?.find((one) => one.id === school) : undefined;
   if (!model || !asked) throw new Problem('This model’s procedure does not ask that.', {}, 404);

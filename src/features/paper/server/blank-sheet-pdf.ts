@@ -10,6 +10,7 @@ import { asset, assetChannel, customer, instrumentModel } from '@/data/schema';
 import { drawDefinition } from '@/platform/pdf';
 import { readSettings } from '@/platform/settings';
 import { shippedProcedure } from '@/procedures';
+import '@/core/words/en/blank-sheet';
 
 const QUIET = '#66706a';
 const LINE = '#b9b3a4';

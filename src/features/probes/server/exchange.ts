@@ -1,6 +1,7 @@
 import { and, eq, isNull } from 'drizzle-orm';
 import { asset, instrumentModel, probePlace } from '@/data/schema';
 import { dateIn } from '@/platform/clock';
+import { need } from '@/platform/need';
 import { Problem } from '@/platform/problem';
 import { readSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
@@ -15,6 +16,7 @@ export async function exchangeProbe(
   { tx, actor, now }: UseCaseContext,
   input: Exchange,
 ): Promise<{ out: string | null; pair: boolean }> {
+  need(actor, 'bench');
   const { zone } = await readSettings(tx);
   const today = dateIn(zone, now);
   if (input.on > today) throw new Problem('It has not happened yet.', { on: 'Not in the future.' });

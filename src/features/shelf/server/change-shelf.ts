@@ -4,6 +4,7 @@ import type { EquipmentDetail, MaterialComponent } from '@/core/record/reference
 import type { EquipmentRole } from '@/core/procedure/equipment-role';
 import { violatedUnique } from '@/data/database-problem';
 import { reference, referenceCheck } from '@/data/schema';
+import { need } from '@/platform/need';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
 import { readTable } from '../read-table';
@@ -11,6 +12,7 @@ import { CORRECTED, lastDayOf, type checkSchema, type ReferenceInput } from '../
 
 /** A new bottle or piece of equipment on the shelf. The same lot of the same name stands there once. */
 export async function addReference({ tx, now, actor }: UseCaseContext, input: ReferenceInput): Promise<{ id: string }> {
+  need(actor, 'bench');
   const {
     flowLPerMin,
     demand,
@@ -90,6 +92,7 @@ export async function noteCheck(
   { tx, now, actor }: UseCaseContext,
   { id, what, value, result, note, nextDue }: InferType<typeof checkSchema>,
 ): Promise<void> {
+  need(actor, 'bench');
   const [row] = await tx.select().from(reference).where(eq(reference.id, id)).for('update');
   if (!row) throw new Problem('This is not on the shelf.', {}, 404);
   if (what === 'pressure' && !row.waterVolumeL)

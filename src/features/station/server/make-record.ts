@@ -7,9 +7,11 @@ import { asset, instrumentModel, stationEntry, stationRecord, ticket, type Stati
 import { placeTicket, recordRun } from '@/features/bench/server';
 import { INSPECTION_ITEMS, receive } from '@/features/counter/server';
 import { referenceSnapshots } from '@/features/shelf/server';
+import { need } from '@/platform/need';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
 import { recordsOf } from './entries';
+import '@/core/words/en/office';
 
 /**
  * Makes a run out of what a station did, so that the signatory can turn it into a record of imported results: no guided order, everything marked as imported.
@@ -17,6 +19,7 @@ import { recordsOf } from './entries';
  * Errors: Problem (404), (409) where a record was made of it already, where the bench calibrates such a model, or a bottle isn't on the shelf.
  */
 export async function makeStationRecord(context: UseCaseContext, { entryId }: { entryId: string }): Promise<{ run: string }> {
+  need(context.actor, 'bench');
   const { tx, now, actor } = context;
   // Two people may press at once: the second waits here, and is told.
   await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${entryId}, 0))`);

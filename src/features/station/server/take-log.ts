@@ -2,6 +2,7 @@ import { eq, sql } from 'drizzle-orm';
 import type { StationRow } from '@/core/station/station-row';
 import { asset, stationEntry, ticket } from '@/data/schema';
 import { INSPECTION_ITEMS, receive } from '@/features/counter/server';
+import { need } from '@/platform/need';
 import type { UseCaseContext } from '@/platform/use-case';
 import { dryRun } from './dry-run';
 
@@ -16,6 +17,7 @@ export async function takeLog(
   context: UseCaseContext,
   { text, file, lines }: { text: string; file: string; lines: number[] },
 ): Promise<Taken> {
+  need(context.actor, 'bench');
   const { tx, now, actor } = context;
   const rows = await dryRun(tx, text, now);
   const good = rows.filter((one) => one.verdict === 'good' && lines.includes(one.line));

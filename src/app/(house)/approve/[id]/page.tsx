@@ -9,6 +9,7 @@ import { noticeFor } from '@/features/certificates/server';
 import { page } from '@/platform/page';
 import { may } from '@/platform/permission';
 import { readSettings } from '@/platform/settings';
+import '@/core/words/en/budget';
 
 export const metadata = { title: 'Approve' };
 export default page({ permission: 'bench', name: '/approve/[id]' }, async ({ tx, actor, params }) => {

@@ -7,6 +7,8 @@ import { may } from '@/platform/permission';
 import { readSettings } from '@/platform/settings';
 import { Changed } from '@/ui/changed';
 import { dayTime } from '@/ui/format';
+import '@/core/words/en/customers';
+import '@/core/words/en/models';
 
 export const metadata = { title: 'Model' };
 export default page({ permission: 'signedIn', name: '/models/[id]' }, async ({ tx, actor, params }) => {

@@ -5,6 +5,7 @@ import { ticketSlip } from '@/features/counter/server';
 import { page } from '@/platform/page';
 import { may } from '@/platform/permission';
 import { Link } from '@/ui/link';
+import '@/core/words/en/tickets';
 
 export const metadata = { title: 'Ticket' };
 export default page({ permission: 'signedIn', name: '/tickets/[id]' }, async ({ tx, actor, params }) => {

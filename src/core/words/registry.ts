@@ -1,0 +1,15 @@
+/** Languages with a catalogue. A further one is one folder of the same codes. */
+export type Language = 'en';
+
+const words = new Map<string, string>();
+
+/**
+ * Puts a part of a language's catalogue where `say` finds it. Each part does so itself when it is imported, by the file that says its codes: a page loads the words it says and no others.
+ * Errors: none; the same part twice changes nothing.
+ */
+export function addWords(part: Readonly<Record<string, string>>, language: Language = 'en'): void {
+  for (const [code, message] of Object.entries(part)) words.set(`${language}/${code}`, message);
+}
+
+/** The message of a code, where a part with it was imported. */
+export const wordOf = (code: string, language: Language = 'en'): string | undefined => words.get(`${language}/${code}`);

@@ -1,0 +1,39 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { simpleParser, type ParsedMail } from 'mailparser';
+import { closeMailer } from '@/platform/mailer';
+import { freePort } from '@/processes/free-port';
+
+export interface MailServer {
+  received: () => Promise<ParsedMail[]>;
+  stop: () => Promise<void>;
+}
+
+/** A real mail server for a test, which keeps what it takes as files; `cut`: where it hangs up. */
+export async function startMailServer(cut?: string): Promise<MailServer> {
+  const port = await freePort();
+  const folder = mkdtempSync(join(tmpdir(), 'werkbank-mail-'));
+  const server: ChildProcess = spawn(process.execPath, ['node_modules/tsx/dist/cli.mjs', 'src/standins/mail-server.ts'], {
+    env: { ...process.env, SMTP_PORT: String(port), WERKBANK_MAIL_FOLDER: folder, ...(cut ? { MAIL_STANDIN_CUT: cut } : {}) },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  await new Promise<void>((resolve) => server.stdout!.once('data', () => resolve()));
+  process.env.SMTP_URL = `smtp://127.0.0.1:${port}`;
+  return {
+    received: () =>
+      Promise.all(
+        readdirSync(folder)
+          .sort()
+          .map((file) => simpleParser(readFileSync(join(folder, file)))),
+      ),
+    stop: async () => {
+      closeMailer();
+      const gone = new Promise((resolve) => server.once('exit', resolve));
+      server.kill();
+      await gone;
+      rmSync(folder, { recursive: true, force: true });
+    },
+  };
+}
