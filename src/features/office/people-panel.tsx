@@ -9,7 +9,7 @@ import { ROLES, type Role } from '@/core/record/event';
 import { say } from '@/core/words/say';
 import { attempt, type Attempted } from '@/platform/client/result';
 import { Field } from '@/ui/field';
-import { ONE_TIME_DAYS } from '@/platform/one-time-days';
+import { ONE_TIME_DAYS } from './one-time-days';
 import { useReady } from '@/ui/use-ready';
 import {
   addUserAction,

@@ -8,7 +8,7 @@ import { passkey, session, twoFactor, unlockSecret, user } from '@/data/schema';
 import { tellChange } from '@/platform/change-stream';
 import { hashPassword } from '@/platform/auth';
 import { need } from '@/platform/need';
-import { ONE_TIME_DAYS } from '@/platform/one-time-days';
+import { ONE_TIME_DAYS } from '../one-time-days';
 import { oneTimePassword } from '@/platform/one-time-password';
 import { Problem } from '@/platform/problem';
 import { readSettings } from '@/platform/settings';
