@@ -1,4 +1,5 @@
 // npm run serve: a house that works in earnest. No stand-ins, no demo, nothing simulated: the database, the web for the workshop, the public listener, the jobs, the instrument gateway, each started again when it falls. See docs/running.md.
+import { randomBytes } from 'node:crypto';
 import { mkdirSync } from 'node:fs';
 import { clusterAt, ensureDatabase, startCluster, stopCluster } from './lib/cluster.mjs';
 import { houseSettings } from './lib/house-env.mjs';
@@ -32,7 +33,9 @@ const env = {
   WERKBANK_BACKUPS: process.env.WERKBANK_BACKUPS ?? 'yes',
 };
 const people = tsx(['src/processes/people-count.ts'], env).stdout.trim();
-if (people.endsWith(' 0')) say('nobody can sign in yet: npm run add-administrator -- "NAME" ADDRESS');
+// Whoever can read what is written here owns the machine: the key keeps everybody else from setting up the house first.
+const empty = people.endsWith(' 0');
+if (empty) env.WERKBANK_SETUP_KEY = randomBytes(18).toString('base64url');
 
 const house = supervisor({ say });
 let stopping = false;
@@ -62,3 +65,4 @@ try {
   say(error.message);
 }
 say(`serving ${settings.origin}, codes lead to ${settings.publicOrigin}, data in ${home}`);
+if (empty) say(`nobody can sign in yet: set the house up at ${settings.origin}/set-up?key=${env.WERKBANK_SETUP_KEY}`);

@@ -6,7 +6,7 @@ import { addresses, ensureServer } from './lib/cluster.mjs';
 import { ensureBuild, ensureModules } from './lib/project.mjs';
 import { openDoors } from './lib/doors.mjs';
 import { stopAll } from './lib/processes.mjs';
-import { closeHouse, ensureDemoDump, openHouse } from './lib/seeded.mjs';
+import { closeHouse, ensureDemoDump, openEmptyHouse, openHouse } from './lib/seeded.mjs';
 import { aptInstall, installed, ROOT, runBeside, say } from './lib/system.mjs';
 
 const tally = { passed: 0, failed: 0 };
@@ -167,6 +167,11 @@ try {
   houses.push(second);
   await openDoors(second);
   await browserPart('water', second);
+  await stopAll();
+  const third = await openEmptyHouse();
+  houses.push(third);
+  await openDoors(third, { outside: false });
+  await browserPart('empty', third);
 } catch (error) {
   tally.failed += 1;
   console.error(error);

@@ -80,4 +80,21 @@ export async function openHouse(dump, name = 'house', { acknowledges = false } =
   return { name, home, cluster, port, smtpPort, env: environment({ cluster, home, port, publicPort, smtpPort }) };
 }
 
+/** A throw-away house in which nobody was yet, as `npm run serve` makes it: nothing simulated, and a key to set it up with. */
+export async function openEmptyHouse(name = 'empty') {
+  const home = mkdtempSync(join(tmpdir(), `werkbank-${name}-`));
+  const cluster = clusterAt(home, { throwAway: true });
+  await startCluster(cluster);
+  ensureDatabase(cluster);
+  migrate(cluster);
+  const [port, publicPort, smtpPort] = [await freePort(), await freePort(), await freePort()];
+  const env = {
+    ...environment({ cluster, home, port, publicPort, smtpPort }),
+    WERKBANK_SIMULATED: 'no',
+    WERKBANK_SETUP_KEY: 'key-of-an-empty-house',
+    SMTP_PORT: String(smtpPort),
+  };
+  return { name, home, cluster, port, smtpPort, env };
+}
+
 export const closeHouse = (house) => removeCluster(house.cluster);

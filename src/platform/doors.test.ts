@@ -66,6 +66,7 @@ describe('who may what, as the code has it', () => {
     const silent = [
       'find',
       'dryRun',
+      'tryMail',
       'scan',
       'search',
       'customersLike',

@@ -1,34 +1,54 @@
 import nodemailer, { type Transporter } from 'nodemailer';
 import type { MailState } from '@/data/schema';
-import { log } from '@/platform/log';
+import { forgetMailServer, mailAddress } from './mail-server';
+import { log } from './log';
 
 /** Connections to the mail server; as many mails travel at once. */
 const CONNECTIONS = 4;
 
 let transport: { url: string; made: Transporter } | null = null;
 /** One a process, with its few connections kept open: a server is not greeted anew for every mail. */
-function mailer(): Transporter {
-  const url = process.env.SMTP_URL ?? 'smtp://127.0.0.1:25';
+function mailer(url: string): Transporter {
   if (transport?.url === url) return transport.made;
   transport?.made.close();
-  const made = nodemailer.createTransport({
+  const made = transportTo(url, { pool: true, maxConnections: CONNECTIONS });
+  transport = { url, made };
+  return made;
+}
+
+function transportTo(url: string, more: object): Transporter {
+  return nodemailer.createTransport({
     // Beside the address, not as a second argument: that one is the defaults of messages, and no time-out would hold.
     url,
-    pool: true,
-    maxConnections: CONNECTIONS,
+    ...more,
     connectionTimeout: 8000,
     greetingTimeout: 8000,
     socketTimeout: Number(process.env.WERKBANK_MAIL_PATIENCE_MS ?? 15_000),
     tls: { rejectUnauthorized: true },
     ignoreTLS: url.startsWith('smtp://127.0.0.1'),
   } as object);
-  transport = { url, made };
-  return made;
 }
 
 export function closeMailer(): void {
   transport?.made.close();
   transport = null;
+  forgetMailServer();
+}
+
+/** A mail to a server that is being tried: over a connection of its own. Gives back what the server says where it doesn't go; null where it was taken. */
+export async function tryMailServer(
+  url: string,
+  mail: { from: string; to: string; subject: string; text: string },
+): Promise<string | null> {
+  const made = transportTo(url, {});
+  try {
+    await made.sendMail(mail);
+    return null;
+  } catch (error) {
+    return (error as Error).message;
+  } finally {
+    made.close();
+  }
 }
 
 export interface Outcome {
@@ -46,7 +66,13 @@ interface Letter {
 /** Hands one mail to the mail server and says what became of it: sent, refused for good, to be tried again (queued), or not known. Throws nothing. */
 export async function sendMail({ id, recipient, ...mail }: Letter, from: string): Promise<Outcome> {
   try {
-    await mailer().sendMail({ from, to: recipient, subject: mail.subject, text: mail.body, messageId: mail.messageId });
+    await mailer(await mailAddress()).sendMail({
+      from,
+      to: recipient,
+      subject: mail.subject,
+      text: mail.body,
+      messageId: mail.messageId,
+    });
     return { state: 'sent', problem: null };
   } catch (error) {
     const { code, command, responseCode, message, syscall } = error as {

@@ -16,7 +16,7 @@ import {
   takeBackModel,
 } from '@/features/models/server';
 import { shippedProcedure } from '@/procedures';
-import { MODELS } from '@/processes/seed/models';
+import { MODELS } from '@/procedures/models';
 import { refused } from './refused';
 import { openWorld, type World } from './world';
 

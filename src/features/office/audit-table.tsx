@@ -81,7 +81,7 @@ export function AuditTable({ list, query, people, actions, zone }: Props) {
 function AuditChoice({ query, people, actions }: Pick<Props, 'query' | 'people' | 'actions'>) {
   return (
     <Form method="get" action="/office/audit" className="row g-2 align-items-end mb-2">
-      <label className="col-sm-6 col-md-3">
+      <label className="col-sm-6 col-md-2">
         <span className="small">{say({ code: 'audit.person' })}</span>
         <Form.Select size="sm" name="person" defaultValue={query.person ?? ''}>
           <option value="">{say({ code: 'audit.anybody' })}</option>
@@ -92,7 +92,7 @@ function AuditChoice({ query, people, actions }: Pick<Props, 'query' | 'people' 
           ))}
         </Form.Select>
       </label>
-      <label className="col-sm-6 col-md-3">
+      <label className="col-sm-6 col-md-2">
         <span className="small">{say({ code: 'audit.act' })}</span>
         <Form.Select size="sm" name="action" defaultValue={query.action ?? ''}>
           <option value="">{say({ code: 'audit.anything' })}</option>

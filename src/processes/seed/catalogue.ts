@@ -1,4 +1,4 @@
-export { MODELS, type CatalogueModel } from './models';
+export { MODELS, type ShippedModel } from '@/procedures/models';
 
 /** The invented scenario: a small instrument workshop in the harbour town of Port Ambrel. */
 export const CUSTOMERS = [

@@ -1,7 +1,9 @@
 import { SettingsForm, UserPanel, WaysPanel } from '@/features/office';
 import { listUsers, listWays } from '@/features/office/server';
+import { MailServerPanel } from '@/features/setup';
 import { say } from '@/core/words/say';
 import { Link } from '@/ui/link';
+import { shownMailServer } from '@/platform/mail-server';
 import { page } from '@/platform/page';
 import { may } from '@/platform/permission';
 import { readSettings } from '@/platform/settings';
@@ -28,6 +30,7 @@ export default page({ permission: 'office', name: '/office' }, async ({ tx, acto
       {reads && <p className="notice">{say({ code: 'audit.reads' })}</p>}
       <fieldset disabled={reads}>
         <SettingsForm settings={settings} />
+        <MailServerPanel kept={await shownMailServer(tx)} mine={users.find((one) => one.id === actor.id)?.email ?? ''} />
         <div className="mt-3">
           <UserPanel users={users} me={actor.id} />
         </div>

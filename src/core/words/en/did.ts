@@ -68,6 +68,8 @@ export const DID = {
   'did.setPin': 'set a PIN',
   'did.setUserActive': 'opened or closed an account',
   'did.setUserRole': 'changed a role',
+  'did.saveMailServer': 'set the mail server',
+  'did.setUp': 'set up the house',
   'did.signIn': 'signed in',
   'did.signOut': 'signed out',
   'did.signOutEverywhere': 'signed out everywhere',

@@ -13,6 +13,7 @@ import { MODELS } from './models';
 import { OFFICE } from './office';
 import { PAPER_WORDS } from './paper';
 import { REFUSALS } from './refusals';
+import { SETUP } from './setup';
 import { TARGETS } from './targets';
 import { TICKETS } from './tickets';
 
@@ -33,6 +34,7 @@ export const EN = {
   ...OFFICE,
   ...PAPER_WORDS,
   ...REFUSALS,
+  ...SETUP,
   ...TARGETS,
   ...TICKETS,
 } as const;

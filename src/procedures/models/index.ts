@@ -1,9 +1,9 @@
 import type { ResponseCard } from '@/core/stability/response-card';
-import type { ModelChannel } from '@/data/schema';
-import type { CatalogueModel } from './catalogue-model';
+import type { ModelChannel } from '@/core/stored/channel';
+import type { ShippedModel } from './shipped-model';
 import { WATER_MODELS } from './water-models';
 
-export type { CatalogueModel } from './catalogue-model';
+export type { ShippedModel } from './shipped-model';
 
 const o2: ModelChannel = {
   role: 'o2',
@@ -171,7 +171,7 @@ const STUDIED: ResponseCard[] = [
   { dead: [0, 0.2], tau: [7.9, 9.9], slow: [0.08, 0.11], slower: [3, 4] },
 ];
 
-export const MODELS: CatalogueModel[] = [
+export const MODELS: ShippedModel[] = [
   {
     maker: 'Ordfell',
     name: 'OF-410',

@@ -1,5 +1,5 @@
-import type { ModelChannel } from '@/data/schema';
-import type { CatalogueModel } from './catalogue-model';
+import type { ModelChannel } from '@/core/stored/channel';
+import type { ShippedModel } from './shipped-model';
 
 const water = (
   role: string,
@@ -105,7 +105,7 @@ const ion = water(
 const turbidity = water('turbidity', 'Turbidity', 'turbidity', 'NTU', '0.1', '1000', { absolute: '0.5', percentOfTarget: '3' });
 
 /** Meters and probes of the demo for water; invented. */
-export const WATER_MODELS: CatalogueModel[] = [
+export const WATER_MODELS: ShippedModel[] = [
   {
     maker: 'Peregrith',
     name: 'PG-3P',

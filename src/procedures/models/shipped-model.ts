@@ -1,8 +1,8 @@
 import type { Every } from '@/core/interval/next-due';
 import type { Traits } from '@/core/instrument/traits';
-import type { ModelChannel } from '@/data/schema';
+import type { ModelChannel } from '@/core/stored/channel';
 
-export interface CatalogueModel {
+export interface ShippedModel {
   maker: string;
   name: string;
   kind: string;

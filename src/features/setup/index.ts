@@ -1,0 +1,3 @@
+export { FirstWeek } from './first-week';
+export { MailServerPanel } from './mail-server-panel';
+export { SetUpForm } from './set-up-form';
