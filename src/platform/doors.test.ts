@@ -67,6 +67,8 @@ describe('who may what, as the code has it', () => {
       'find',
       'dryRun',
       'tryMail',
+      'addRows',
+      'judgeImport',
       'scan',
       'search',
       'customersLike',

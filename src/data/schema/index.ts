@@ -6,3 +6,4 @@ export * from './live';
 export * from './probes';
 export * from './budgets';
 export * from './paper';
+export * from './imports';

@@ -48,7 +48,8 @@ export function HouseBar({
       ? path === '/' || path.startsWith('/runs')
       : path.startsWith(href) ||
         (href === '/shelf' && /^\/(station|devices|probes)/.test(path)) ||
-        (href === '/assets' && path.startsWith('/models'));
+        (href === '/assets' && path.startsWith('/models')) ||
+        (href === '/customers' && path.startsWith('/imports'));
   const turn = () => {
     const theme = document.documentElement.dataset.bsTheme === 'dark' ? 'light' : 'dark';
     document.documentElement.dataset.bsTheme = theme;

@@ -4,8 +4,10 @@ import { listCustomers } from '@/features/customers/server';
 import { dateIn } from '@/platform/clock';
 import { page } from '@/platform/page';
 import { may } from '@/platform/permission';
+import { Link } from '@/ui/link';
 import { readSettings } from '@/platform/settings';
 import '@/core/words/en/customers';
+import '@/core/words/en/imports';
 
 export const metadata = { title: 'Customers' };
 export default page({ permission: 'signedIn', name: '/customers' }, async ({ tx, actor, now, search }) => {
@@ -16,7 +18,12 @@ export default page({ permission: 'signedIn', name: '/customers' }, async ({ tx,
     <main className="page">
       <div className="page-head">
         <h1>{say({ code: 'customers.title' })}</h1>
-        <span className="end">
+        <span className="end d-flex gap-2">
+          {may(actor.role, 'office') && (
+            <Link className="btn btn-plain" href="/imports">
+              {say({ code: 'import.link' })}
+            </Link>
+          )}
           <a className="btn btn-plain" href="/customers/export" download>
             {say({ code: 'customers.export' })}
           </a>

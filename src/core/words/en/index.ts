@@ -7,6 +7,7 @@ import { CERTIFICATE } from './certificate';
 import { CHECK } from './check';
 import { CUSTOMERS } from './customers';
 import { DID } from './did';
+import { IMPORTS } from './imports';
 import { JUDGEMENT } from './judgement';
 import { MEASURANDS } from './measurands';
 import { MODELS } from './models';
@@ -28,6 +29,7 @@ export const EN = {
   ...CHECK,
   ...CUSTOMERS,
   ...DID,
+  ...IMPORTS,
   ...JUDGEMENT,
   ...MEASURANDS,
   ...MODELS,

@@ -1,0 +1,3 @@
+export { ImportView } from './import-view';
+export { ImportsTable } from './imports-table';
+export { NewImport } from './new-import';

@@ -1,0 +1,4 @@
+export { addRows, beginImport, dropImport } from './server/keep-rows';
+export { judgeImport } from './server/judge-import';
+export { importPage, listImports } from './server/list-imports';
+export { takeImport, takeImportBack, TAKE_BACK_DAYS } from './server/take-import';

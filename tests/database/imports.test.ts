@@ -1,0 +1,184 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import {
+  addRows,
+  beginImport,
+  dropImport,
+  importPage,
+  judgeImport,
+  listImports,
+  takeImport,
+  takeImportBack,
+} from '@/features/imports/server';
+import { receive, INSPECTION_ITEMS } from '@/features/counter/server';
+import { verifyRecords } from '@/features/office/server';
+import { asActor } from '@/platform/as-actor';
+import type { UseCaseContext } from '@/platform/use-case';
+import { MODELS } from '@/procedures/models';
+import { openWorld, type World } from './world';
+
+let world: World;
+const now = new Date('2026-11-28T09:00:00Z');
+const office = { id: 'u-office', name: 'Office', role: 'administrator' as const };
+const inTx = <T>(work: (context: UseCaseContext) => Promise<T>, at = now) =>
+  world.db.transaction(async (tx) => {
+    await asActor(tx, office, 'test');
+    return work({ tx, actor: office, now: at });
+  });
+const [model] = MODELS;
+
+beforeAll(async () => {
+  world = await openWorld();
+});
+afterAll(() => world.close());
+
+const HEAD = ['Owner', 'Type', 'S/N', 'Next due', 'Last cal', 'E-mail'];
+const MAPPING = { customer: 0, model: 1, serial: 2, due: 3, last: 4, email: 5 };
+async function staged(rows: string[][], kind: 'instruments' | 'customers' = 'instruments', columns = HEAD) {
+  const { batchId } = await inTx((context) => beginImport(context, { kind, fileName: 'list.csv', columns }));
+  await inTx((context) => addRows(context, { batchId, first: 1, rows, last: true }));
+  return batchId;
+}
+const judge = (batchId: string, decided: { customers?: Record<string, string>; models?: Record<string, string> } = {}) =>
+  inTx((context) =>
+    judgeImport(context, { batchId, mapping: MAPPING, dayOrder: 'dayFirst', customers: {}, models: {}, ...decided }),
+  );
+const verdicts = async (batchId: string) =>
+  (await inTx(({ tx }) => importPage(tx, { id: batchId })))!.rows.map(({ verdict, problems }) =>
+    [verdict, ...problems.map((one) => one.code)].join(' '),
+  );
+const count = async (table: string) => (await world.app.query(`select count(*)::int as n from ${table}`)).rows[0].n as number;
+
+describe('a table of instruments', () => {
+  it('each row gets a verdict with its reason; nothing of the house changes by looking', async () => {
+    await world.newAsset('THERE-1');
+    const before = [await count('asset'), await count('customer')];
+    const batchId = await staged([
+      ['Quay Works', model!.name, 'N-1', '3.4.2027', '', 'mail@quay.example'],
+      ['quay works', model!.name, 'n-1', '', '', ''],
+      ['Quay Works', model!.name, 'there-1', '', '', ''],
+      ['Tset Yard', model!.name, 'N-2', '', '', ''],
+      ['Quay Works', 'Unheard 5', 'N-3', '', '', ''],
+      ['', '', '', 'soon', '', 'no mail'],
+    ]);
+    await judge(batchId);
+    expect(await verdicts(batchId)).toEqual([
+      'new',
+      'bad twice',
+      'there',
+      'new',
+      'ask unknownModel',
+      'bad notADay noMail noCustomer noModel noSerial',
+    ]);
+    expect([await count('asset'), await count('customer')]).toEqual(before);
+    const page = (await inTx(({ tx }) => importPage(tx, { id: batchId, verdict: 'bad' })))!;
+    expect(page.rows.map((row) => row.line)).toEqual([2, 6]);
+    expect(page.counts).toEqual({ new: 2, there: 1, ask: 1, bad: 2 });
+  });
+
+  it('a misspelt owner and an unknown model are asked about once, and taken as they were decided', async () => {
+    await world.superuser.query("update customer set name = 'Test Ship Yard' where name = 'Test Yard'");
+    const batchId = await staged([
+      ['Test Ship Yrad', `${model!.maker} ${model!.name}`, 'D-1', '2027-05-01', '', ''],
+      ['Test Ship Yrad', 'the old one', 'D-2', '', '2026-05-31', ''],
+    ]);
+    await judge(batchId);
+    expect(await verdicts(batchId)).toEqual(['ask likeCustomer', 'ask likeCustomer unknownModel']);
+    const page = (await inTx(({ tx }) => importPage(tx, { id: batchId })))!;
+    expect(page.asked).toEqual([
+      { code: 'likeCustomer', name: 'Test Ship Yrad', like: 'Test Ship Yard', like_id: world.customerId, n: 2 },
+      { code: 'unknownModel', name: 'the old one', like: null, like_id: null, n: 1 },
+    ]);
+    await judge(batchId, { customers: { 'Test Ship Yrad': world.customerId }, models: { 'the old one': world.modelId } });
+    expect(await verdicts(batchId)).toEqual(['new', 'new']);
+    expect(await inTx((context) => takeImport(context, { batchId }))).toEqual({ customers: 0, instruments: 2 });
+    const { rows } = await world.app.query(
+      "select serial, customer_id, maker, next_due::text, due_basis, (select count(*)::int from asset_channel c where c.asset_id = a.id) as channels from asset a where serial like 'D-%' order by serial",
+    );
+    // Due eight months after it was last calibrated, as the model's interval says.
+    expect(model!.every).toEqual({ months: 8 });
+    expect(rows).toEqual([
+      expect.objectContaining({
+        serial: 'D-1',
+        customer_id: world.customerId,
+        maker: model!.maker,
+        next_due: '2027-05-01',
+        channels: model!.channels.length,
+      }),
+      expect.objectContaining({
+        serial: 'D-2',
+        next_due: '2027-01-31',
+        due_basis: { from: '2026-05-31', reason: 'taken over from the table list.csv' },
+      }),
+    ]);
+  });
+
+  it('taken in with new customers, and taken back as one while nothing rests on it; what was received stays', async () => {
+    const rows = Array.from({ length: 1200 }, (_one, index) => [
+      `Fleet ${index % 7}`,
+      model!.name,
+      `F-${index}`,
+      '2027-01-31',
+      '',
+      '',
+    ]);
+    const { batchId } = await inTx((context) =>
+      beginImport(context, { kind: 'instruments', fileName: 'fleet.csv', columns: HEAD }),
+    );
+    for (let at = 0; at < rows.length; at += 500)
+      await inTx((context) =>
+        addRows(context, { batchId, first: at + 1, rows: rows.slice(at, at + 500), last: at + 500 >= rows.length }),
+      );
+    await expect(
+      inTx((context) => addRows(context, { batchId, first: 1, rows: rows.slice(0, 1), last: true })),
+    ).rejects.toMatchObject({ status: 409 });
+    await expect(inTx((context) => takeImport(context, { batchId }))).rejects.toMatchObject({ status: 409 });
+    await judge(batchId);
+    const before = [await count('asset'), await count('customer'), await count('asset_channel')];
+    expect(await inTx((context) => takeImport(context, { batchId }))).toEqual({ customers: 7, instruments: 1200 });
+    await expect(inTx((context) => takeImport(context, { batchId }))).rejects.toMatchObject({ status: 409 });
+    const [first] = (await world.app.query("select id, customer_id from asset where serial = 'F-0'")).rows;
+    await inTx((context) =>
+      receive(context, {
+        customerId: first.customer_id,
+        contact: '',
+        note: '',
+        instruments: [
+          {
+            assetId: first.id,
+            service: 'calibrate',
+            rule: 'simple',
+            promiseOn: null,
+            dueAgreed: true,
+            note: '',
+            inspection: Object.fromEntries(INSPECTION_ITEMS.map((item) => [item.id, { result: 'pass' as const, note: '' }])),
+          },
+        ],
+      }),
+    );
+    await expect(inTx((context) => takeImportBack(context, { batchId }), new Date('2026-12-09T09:00:00Z'))).rejects.toMatchObject(
+      { status: 409 },
+    );
+    expect(await inTx((context) => takeImportBack(context, { batchId }))).toEqual({ instruments: 1199, customers: 6, stayed: 1 });
+    expect([await count('asset'), await count('customer'), await count('asset_channel')]).toEqual([
+      before[0]! + 1,
+      before[1]! + 1,
+      before[2]! + model!.channels.length,
+    ]);
+    expect((await inTx(({ tx }) => listImports(tx))).find((one) => one.fileName === 'fleet.csv')).toMatchObject({
+      state: 'takenBack',
+      takenBackBy: 'Office',
+    });
+    // The change log followed every row there and back.
+    const report = await inTx(({ tx }) => verifyRecords(tx as never));
+    expect(report.faults.filter((one) => /asset|customer/.test(JSON.stringify(one)))).toEqual([]);
+  });
+
+  it('columns are known again by their headings; put aside, the rows go', async () => {
+    const batchId = await staged([['Quay Works', model!.name, 'Z-1', '', '', '']]);
+    expect((await inTx(({ tx }) => importPage(tx, { id: batchId })))!.mapping).toEqual({ ...MAPPING, dayOrder: 'dayFirst' });
+    const other = await staged([['Quay Works', 'A']], 'customers', ['Kunde', 'Anschrift']);
+    expect((await inTx(({ tx }) => importPage(tx, { id: other })))!.mapping).toEqual({ customer: 0, address: 1 });
+    await inTx((context) => dropImport(context, { batchId: other }));
+    expect((await world.app.query('select 1 from import_row where batch_id = $1', [other])).rowCount).toBe(0);
+  });
+});
