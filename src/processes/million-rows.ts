@@ -2,11 +2,12 @@ import { format } from 'date-fns';
 import { Pool } from 'pg';
 import { closeDatabase, database } from '@/data/connection';
 import { listAssets } from '@/features/assets/server';
-import { findAssets } from '@/features/counter/server';
+import { findAnything, findAssets } from '@/features/counter/server';
 import { customersWithDue, dueCounts, dueList } from '@/features/due/server';
 
 const ROWS = Number(process.env.ROWS ?? 1_000_000);
 const LOOKS = 9;
+const BENCH = { id: 'bench', name: 'Bench', role: 'administrator' as const };
 
 /** Median of a few looks, in ms: the trial is told, not judged. */
 async function median(look: () => Promise<unknown>): Promise<string> {
@@ -33,7 +34,16 @@ async function look(): Promise<Record<string, string>> {
     'due list, 31st page': await median(() => dueList(db, { window: 'all', today, ...(after ? { after } : {}) })),
     'due list of one customer, overdue': await median(() => dueList(db, { window: 'overdue', today, customerId })),
     'counts of the windows': await median(() => within((tx) => dueCounts(tx, today))),
-    'customers with something due (distinct)': await median(() => within((tx) => customersWithDue(tx))),
+    'customers with something due, by part of the name': await median(() => within((tx) => customersWithDue(tx, 'a'))),
+    'anything, by part of a serial': await median(() =>
+      within((tx) => findAnything({ tx, actor: BENCH, now: new Date() }, { text: '410-0' })),
+    ),
+    'anything, misspelt': await median(() =>
+      within((tx) => findAnything({ tx, actor: BENCH, now: new Date() }, { text: 'ROW-77x77' })),
+    ),
+    'anything, two letters': await median(() =>
+      within((tx) => findAnything({ tx, actor: BENCH, now: new Date() }, { text: 'RO' })),
+    ),
     'instruments, first page': await median(() => within((tx) => listAssets(tx, {}))),
     'instruments, searched by a part of a serial': await median(() => within((tx) => listAssets(tx, { q: '410-0' }))),
     'instruments, searched for what isn’t there': await median(() => within((tx) => listAssets(tx, { q: 'nothing like it' }))),

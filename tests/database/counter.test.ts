@@ -7,6 +7,7 @@ import {
   findCustomers,
   handBackUncalibrated,
   INSPECTION_ITEMS,
+  findAnything,
   receive,
   returnTicket,
   scanTarget,
@@ -19,6 +20,7 @@ import { asset, audit, ticket } from '@/data/schema';
 import { assetCard, listAssets, retireAsset, takeBackAsset } from '@/features/assets/server';
 import type { Problem } from '@/platform/problem';
 import type { Transaction } from '@/data/connection';
+import { MODELS } from '@/procedures/models';
 import { openWorld, type World } from './world';
 
 let world: World;
@@ -341,5 +343,34 @@ describe('a ticket that changes or ends without a calibration', () => {
       "ended = 'cancelled', ended_why = 'x'",
     ])
       await expect(world.app.query(`update ticket set ${set} where id = $1`, [id])).rejects.toMatchObject({ code: '23514' });
+  });
+});
+
+describe('anything is found', () => {
+  const find = (text: string, role: 'counter' | 'administrator' = 'administrator') =>
+    inTx(({ tx }) => findAnything({ tx, actor: { ...world.technician, role }, now: new Date() }, { text }));
+  const hrefs = async (text: string) => (await find(text)).flatMap((one) => one.hits.map((hit) => hit.href));
+  it('a ticket by its code, whole or short; an instrument by the beginning, a part or a wrong sign of its serial', async () => {
+    const asset = await world.newAsset('QX-73519');
+    const ticket = await world.newTicket({ assetId: asset });
+    const [, year, serial] = /T-(\d+)-(\d+)/.exec(ticket.code)!;
+    for (const text of [ticket.code, ticket.code.toLowerCase(), `t-${Number(serial)}`, `t-${year}-${Number(serial)}`])
+      expect(await hrefs(text), text).toContain(`/tickets/${ticket.id}`);
+    for (const text of ['QX-73519', 'qx', '73519', 'QX-7351']) expect(await hrefs(text), text).toContain(`/assets/${asset}`);
+    const near = (await find('QX-73915')).find((one) => one.group === 'instruments')!;
+    expect(near).toMatchObject({ alike: true });
+    expect(near.hits.map((hit) => hit.href)).toContain(`/assets/${asset}`);
+    expect(await find('%')).toEqual([]);
+    expect(await find('   ')).toEqual([]);
+  });
+  it('customers by name and misspelt; contacts, models, lots, people; nobody finds what their role may not read', async () => {
+    const [yard] = (await world.app.query('select name from customer where id = $1', [world.customerId])).rows;
+    expect(await hrefs(yard.name.slice(0, 6))).toContain(`/customers/${world.customerId}`);
+    expect(await hrefs(MODELS[0]!.name)).toContain(`/models/${world.modelId}`);
+    expect((await find('Four-gas')).map((one) => one.group)).toContain('models');
+    expect((await find('tech@test')).map((one) => one.group)).toContain('people');
+    expect((await find('tech@test', 'counter')).map((one) => one.group)).not.toContain('people');
+    const [bottle] = (await world.app.query('select lot from reference where id = $1', [world.bottleId])).rows;
+    expect(await hrefs(bottle.lot)).toContain(`/shelf/${world.bottleId}`);
   });
 });

@@ -20,6 +20,7 @@ export async function startMailServer(cut?: string): Promise<MailServer> {
     stdio: ['ignore', 'pipe', 'inherit'],
   });
   await new Promise<void>((resolve) => server.stdout!.once('data', () => resolve()));
+  closeMailer();
   process.env.SMTP_URL = `smtp://127.0.0.1:${port}`;
   return {
     received: () =>

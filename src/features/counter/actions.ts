@@ -5,6 +5,7 @@ import { need } from '@/platform/need';
 import { assetSchema, receiptSchema } from './receive-schema';
 import { ticketChangeSchema, ticketEndSchema } from './ticket-schema';
 import { cancelTicket, changeTicket, handBackUncalibrated } from './server/end-ticket';
+import { findAnything } from './server/find-anything';
 import { findAssets, findCustomers, scanTarget } from './server/find';
 import { createAsset, declareClean, receive, returnTicket } from './server/receive';
 
@@ -55,6 +56,11 @@ export const returnTicketAction = action(
 );
 export const scanAction = action({ name: 'scan', permission: 'signedIn', schema: textSchema, audit: 'none' }, ({ tx }, input) =>
   scanTarget(tx, input.text),
+);
+
+export const findAnythingAction = action(
+  { name: 'findAnything', permission: 'signedIn', schema: textSchema, audit: 'none' },
+  findAnything,
 );
 
 export const changeTicketAction = action(

@@ -5,7 +5,7 @@ import Form from 'react-bootstrap/Form';
 import { NewCustomer } from '@/features/customers';
 import { Field } from '@/ui/field';
 import { findCustomersAction } from './actions';
-import { useSearch } from './use-search';
+import { useSearch } from '@/platform/client/use-search';
 
 export interface ChosenCustomer {
   id: string;

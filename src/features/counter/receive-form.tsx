@@ -13,7 +13,7 @@ import { CustomerPicker, type ChosenCustomer } from './customer-picker';
 import { InstrumentLine, newLine } from './instrument-line';
 import type { Line } from './line';
 import { NewAsset, type ModelChoice } from './new-asset';
-import { useSearch } from './use-search';
+import { useSearch } from '@/platform/client/use-search';
 
 interface Draft {
   customer: ChosenCustomer | null;

@@ -1,4 +1,5 @@
 export { channelsOf, findAssets, findCustomers, listModels, scanTarget } from './server/find';
+export { findAnything, type Hits } from './server/find-anything';
 export { createAsset, receive, returnTicket } from './server/receive';
 export { ticketSlip } from './server/slip';
 export { INSPECTION_ITEMS, inspectionFor, serialSchema } from './receive-schema';

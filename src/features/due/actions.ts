@@ -3,6 +3,7 @@ import * as yup from 'yup';
 import { action } from '@/platform/action';
 import { need } from '@/platform/need';
 import { changePolicy } from './server/change-policy';
+import { customersWithDue } from './server/due-list';
 import { makeReminders } from './server/reminders';
 import { sendAgain } from './server/outbox';
 import { keepUse } from './server/uses';
@@ -89,4 +90,13 @@ export const keepUseAction = action(
     audit: 'none',
   },
   keepUse,
+);
+export const customersWithDueAction = action(
+  {
+    name: 'findCustomersWithDue',
+    permission: 'signedIn',
+    schema: yup.object({ text: yup.string().trim().max(80).default('') }),
+    audit: 'none',
+  },
+  ({ tx }, { text }) => customersWithDue(tx, text),
 );

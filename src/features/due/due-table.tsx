@@ -15,7 +15,8 @@ const WINDOWS: [DueWindow, string][] = [
 interface Props {
   list: Awaited<ReturnType<typeof dueList>>;
   counts: Awaited<ReturnType<typeof dueCounts>>;
-  customers: { id: string; name: string }[];
+  /** Whose list it is, where one is chosen. */
+  customer: string | null;
   window: DueWindow;
   customerId?: string | undefined;
   after?: string | undefined;
@@ -23,7 +24,7 @@ interface Props {
 }
 
 /** What is due, soonest first. Window, customer and page stand in the address. */
-export function DueTable({ list, counts, customers, window, customerId, after, today }: Props) {
+export function DueTable({ list, counts, customer, window, customerId, after, today }: Props) {
   const href = (to: DueWindow) => `/due?${new URLSearchParams({ window: to, ...(customerId ? { customer: customerId } : {}) })}`;
   return (
     <>
@@ -35,7 +36,7 @@ export function DueTable({ list, counts, customers, window, customerId, after, t
             </Link>
           ))}
         </nav>
-        <CustomerFilter customers={customers} chosen={customerId ?? ''} window={window} />
+        <CustomerFilter key={customerId ?? ''} chosen={customer} window={window} />
       </div>
       <div className="sheet">
         {list.rows.length === 0 ? (

@@ -1,6 +1,6 @@
 import { Link } from '@/ui/link';
 import { DueTable, RemindButton } from '@/features/due';
-import { customersWithDue, dueCounts, dueList, type DueWindow } from '@/features/due/server';
+import { dueCounts, nameOfCustomer, dueList, type DueWindow } from '@/features/due/server';
 import { dateIn } from '@/platform/clock';
 import { page } from '@/platform/page';
 import { may } from '@/platform/permission';
@@ -29,7 +29,7 @@ export default page({ permission: 'signedIn', name: '/due' }, async ({ tx, actor
       <DueTable
         list={await dueList(tx, query)}
         counts={await dueCounts(tx, today, customerId)}
-        customers={await customersWithDue(tx)}
+        customer={customerId ? await nameOfCustomer(tx, customerId) : null}
         {...query}
       />
     </main>

@@ -7,6 +7,7 @@ import { CERTIFICATE } from './certificate';
 import { CHECK } from './check';
 import { CUSTOMERS } from './customers';
 import { DID } from './did';
+import { FIND } from './find';
 import { IMPORTS } from './imports';
 import { JUDGEMENT } from './judgement';
 import { MEASURANDS } from './measurands';
@@ -29,6 +30,7 @@ export const EN = {
   ...CHECK,
   ...CUSTOMERS,
   ...DID,
+  ...FIND,
   ...IMPORTS,
   ...JUDGEMENT,
   ...MEASURANDS,

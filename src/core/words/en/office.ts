@@ -2,6 +2,10 @@ import { addWords } from '../registry';
 
 /** Words of the rooms around the bench. */
 export const OFFICE = {
+  'due.customer': 'Customer',
+  'due.oneCustomer': 'One customer: type the name',
+  'due.allCustomers': 'All customers',
+  'due.nobody': 'Nobody of that name has anything due.',
   'asset.export': 'As a table (CSV)',
   'uses.title': 'Uses, by its own counter',
   'uses.hint': 'A second figure for a day corrects the first; an empty one takes it away.',

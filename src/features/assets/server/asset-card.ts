@@ -88,18 +88,26 @@ export async function assetCard(tx: Transaction, id: string) {
 }
 
 /** Instruments whose serial, tag, model or customer has the text in it: each by an index of its own, so that what is rare is found as fast in a large house. */
-const matching = (like: string) => sql`
-  select id from asset where serial ilike ${like}
-  union select id from asset where tag ilike ${like}
-  union select a.id from asset a join instrument_model m on m.id = a.model_id where m.maker || ' ' || m.name ilike ${like}
-  union select a.id from asset a join customer c on c.id = a.customer_id where c.name ilike ${like}`;
+/** As many are looked at by each way of matching; whoever finds more types more. */
+const MOST_MATCHES = 2000;
+const matching = (typed: string) => {
+  const plain = typed.replace(/[\\%_]/g, (sign) => `\\${sign}`);
+  const [begins, part, low] = [`${plain.toUpperCase()}%`, `%${plain}%`, `%${plain.toLowerCase()}%`];
+  const codes = sql`(select id from asset where upper(serial) like ${begins} limit ${MOST_MATCHES}) union (select id from asset where tag <> '' and upper(tag) like ${begins} limit ${MOST_MATCHES})`;
+  // Trigrams need three letters: with fewer only a beginning is looked for.
+  if (typed.length < 3) return codes;
+  return sql`${codes}
+  union (select id from asset where serial ilike ${part} limit ${MOST_MATCHES})
+  union (select id from asset where tag ilike ${part} limit ${MOST_MATCHES})
+  union (select a.id from instrument_model m join asset a on a.model_id = m.id where lower(m.maker || ' ' || m.name || ' ' || m.kind) like ${low} limit ${MOST_MATCHES})
+  union (select a.id from customer c join asset a on a.customer_id = c.id where lower(c.name || ' ' || c.contact || ' ' || c.email || ' ' || c.phone || ' ' || c.address) like ${low} limit ${MOST_MATCHES})`;
+};
 
 /** Instruments by serial, tag, maker, model or customer; paged by key (serial and id). */
 export async function listAssets(
   tx: Transaction,
   { q, after, pageSize = 40 }: { q?: string | undefined; after?: string | undefined; pageSize?: number },
 ) {
-  const like = `%${(q ?? '').trim().replace(/[\\%_]/g, (sign) => `\\${sign}`)}%`;
   const split = (after ?? '').lastIndexOf('~');
   const [serial, id] = split < 0 ? ['', ''] : [after!.slice(0, split), after!.slice(split + 1)];
   const rows = await tx
@@ -119,7 +127,7 @@ export async function listAssets(
     .innerJoin(customer, eq(asset.customerId, customer.id))
     .where(
       and(
-        q?.trim() ? sql`${asset.id} in (${matching(like)})` : undefined,
+        q?.trim() ? sql`${asset.id} in (${matching(q.trim())})` : undefined,
         isId(id) ? sql`(${asset.serial}, ${asset.id}) > (${serial}, ${id}::uuid)` : undefined,
       ),
     )

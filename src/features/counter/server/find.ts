@@ -3,6 +3,7 @@ import { samplesAsked } from '@/core/procedure/schools-of';
 import type { Transaction } from '@/data/connection';
 import { asset, assetChannel, certificate, customer, instrumentModel, reference, ticket } from '@/data/schema';
 import { shippedProcedure } from '@/procedures';
+import { numbersMeant } from './short-code';
 
 const escape = (text: string) => text.replace(/[\\%_]/g, (sign) => `\\${sign}`);
 
@@ -27,7 +28,14 @@ export async function findCustomers(tx: Transaction, text: string) {
 
 /** Instruments by part of serial or tag, with whose they are and whether they are in the house already. */
 export async function findAssets(tx: Transaction, text: string, customerId?: string) {
-  const like = `%${escape(text.trim())}%`;
+  const typed = text.trim();
+  const [begins, part] = [`${escape(typed.toUpperCase())}%`, `%${escape(typed)}%`];
+  // Whole or begun codes by an index of their order; parts by trigrams, which need three letters. Each branch stops after a few.
+  const ordered = sql`(select id from asset where upper(serial) like ${begins} order by upper(serial) using ~<~ limit 8) union (select id from asset where tag <> '' and upper(tag) like ${begins} order by upper(tag) using ~<~ limit 8)`;
+  const which =
+    typed.length < 3
+      ? ordered
+      : sql`${ordered} union (select id from asset where serial ilike ${part} limit 40) union (select id from asset where tag ilike ${part} limit 40)`;
   const rows = await tx
     .select({
       id: asset.id,
@@ -51,8 +59,8 @@ export async function findAssets(tx: Transaction, text: string, customerId?: str
     .from(asset)
     .innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id))
     .innerJoin(customer, eq(asset.customerId, customer.id))
-    .where(and(or(ilike(asset.serial, like), ilike(asset.tag, like)), customerId ? eq(asset.customerId, customerId) : undefined))
-    .orderBy(sql`upper(${asset.serial}) <> ${text.trim().toUpperCase()}`, asset.serial)
+    .where(and(sql`${asset.id} in (${which})`, customerId ? eq(asset.customerId, customerId) : undefined))
+    .orderBy(sql`upper(${asset.serial}) <> ${typed.toUpperCase()}`, asset.serial)
     .limit(8);
   return rows.map(({ procedureId, ...row }) => {
     const procedure = procedureId ? shippedProcedure(procedureId) : undefined;
@@ -89,12 +97,18 @@ export async function scanTarget(tx: Transaction, raw: string): Promise<string |
     .select({ id: certificate.id })
     .from(certificate)
     .where(or(eq(certificate.number, text.toUpperCase()), eq(certificate.token, token)))
-    .orderBy(sql`${certificate.revision} desc`);
+    .orderBy(sql`${certificate.number} desc, ${certificate.revision} desc`)
+    .limit(1);
   if (foundCertificate) return `/certificates/${foundCertificate.id}`;
   const assets = await tx
     .select({ id: asset.id })
     .from(asset)
-    .where(or(sql`upper(${asset.serial}) = ${text.toUpperCase()}`, sql`upper(${asset.tag}) = ${text.toUpperCase()}`))
+    .where(
+      or(
+        sql`upper(${asset.serial}) = ${text.toUpperCase()}`,
+        sql`${asset.tag} <> '' and upper(${asset.tag}) = ${text.toUpperCase()}`,
+      ),
+    )
     .limit(2);
   if (assets.length === 1) return `/assets/${assets[0]!.id}`;
   const [lot] = await tx
@@ -102,5 +116,25 @@ export async function scanTarget(tx: Transaction, raw: string): Promise<string |
     .from(reference)
     .where(sql`upper(${reference.lot}) = ${text.toUpperCase()}`);
   if (lot) return `/shelf#${lot.id}`;
-  return `/assets?q=${encodeURIComponent(text)}`;
+  return (await shortCode(tx, text)) ?? `/assets?q=${encodeURIComponent(text)}`;
+}
+
+/** A number typed short ("c-62"): where nothing is called so by its whole name, the newest that it may mean. */
+async function shortCode(tx: Transaction, text: string): Promise<string | null> {
+  const meant = numbersMeant(text, new Date().getFullYear());
+  if (meant.length === 0) return null;
+  const [work] = await tx
+    .select({ id: ticket.id, runId: ticket.runId })
+    .from(ticket)
+    .where(inArray(ticket.code, meant))
+    .orderBy(sql`${ticket.code} desc`)
+    .limit(1);
+  if (work) return work.runId ? `/runs/${work.runId}` : `/tickets/${work.id}`;
+  const [document] = await tx
+    .select({ id: certificate.id })
+    .from(certificate)
+    .where(inArray(certificate.number, meant))
+    .orderBy(sql`${certificate.number} desc, ${certificate.revision} desc`)
+    .limit(1);
+  return document ? `/certificates/${document.id}` : null;
 }

@@ -101,11 +101,24 @@ export async function dueCounts(tx: Transaction, today: string, customerId?: str
   };
 }
 
-/** Customers with anything due: one look into the index for each, not one for each instrument. */
-export async function customersWithDue(tx: Transaction) {
+/** Whose list it is. */
+export async function nameOfCustomer(tx: Transaction, id: string): Promise<string | null> {
+  const [row] = await tx.select({ name: customer.name }).from(customer).where(eq(customer.id, id));
+  return row?.name ?? null;
+}
+
+/** Customers with anything due, by what is typed of their name: one look into the index for each that matches. */
+export async function customersWithDue(tx: Transaction, typed: string) {
   return tx
     .select({ id: customer.id, name: customer.name })
     .from(customer)
-    .where(sql`exists (select from asset a where a.customer_id = ${customer.id} and a.next_due is not null)`)
-    .orderBy(customer.name);
+    .where(
+      sql`lower(${customer.name}) like ${`%${typed
+        .trim()
+        .toLowerCase()
+        .replace(/[\\%_]/g, (sign) => `\\${sign}`)}%`} and ${customer.mergedInto} is null
+        and exists (select from asset a where a.customer_id = ${customer.id} and a.next_due is not null and a.status = 'inUse')`,
+    )
+    .orderBy(sql`lower(${customer.name})`, customer.id)
+    .limit(8);
 }

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
-import { attempt, type ClientResult } from '@/platform/client/result';
+import { attempt, type ClientResult } from './result';
 
 /** Search as you type: waits for a breath between keys, and never lets an older answer overtake a newer one. */
 export function useSearch<T>(

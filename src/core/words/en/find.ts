@@ -1,0 +1,21 @@
+import { addWords } from '../registry';
+
+/** Words of the field that finds anything. */
+export const FIND = {
+  'find.field': 'Scan or type a code',
+  'find.hint': 'Code or name',
+  'find.looking': 'Looking …',
+  'find.none': 'Nothing has “{text}”.',
+  'find.alike': 'much like it',
+  'find.tickets': 'Tickets',
+  'find.receipts': 'Receipts',
+  'find.documents': 'Documents',
+  'find.instruments': 'Instruments',
+  'find.customers': 'Customers',
+  'find.contacts': 'Contacts',
+  'find.shelf': 'Shelf',
+  'find.models': 'Models',
+  'find.people': 'People',
+  'find.mails': 'Mails',
+} as const;
+addWords(FIND);

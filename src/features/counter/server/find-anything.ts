@@ -1,0 +1,159 @@
+import { sql, type SQL } from 'drizzle-orm';
+import type { Transaction } from '@/data/connection';
+import { listCustomers } from '@/features/customers/server';
+import { dateIn } from '@/platform/clock';
+import { mayRead } from '@/platform/permission';
+import type { UseCaseContext } from '@/platform/use-case';
+import { numbersMeant } from './short-code';
+
+export const GROUPS = [
+  'documents',
+  'tickets',
+  'receipts',
+  'instruments',
+  'customers',
+  'contacts',
+  'shelf',
+  'models',
+  'people',
+  'mails',
+] as const;
+export type Group = (typeof GROUPS)[number];
+export interface Hit {
+  href: string;
+  label: string;
+  about: string;
+}
+export interface Hits {
+  group: Group;
+  hits: Hit[];
+  /** None has what was typed; these are much like it. */
+  alike?: true;
+}
+
+const EACH = 5;
+/** Trigrams need three letters; a shorter text is looked for as a beginning. */
+const PART = 3;
+const MISSPELT = 4;
+
+const likely = (text: string) => text.replace(/[\\%_]/g, (sign) => `\\${sign}`);
+
+/**
+ * Everything that has what is typed: codes whole or short ("c-62"), beginnings and parts of serials and tags, names of customers, contacts, models, people, lots and suppliers' certificates, mails; where nothing has it, what is spelt much like it.
+ * A few of each kind. Who may not read a room finds nothing of it. Every question is answered through an index, or looks at a table that stays small.
+ */
+export async function findAnything({ tx, actor, now }: UseCaseContext, { text }: { text: string }): Promise<Hits[]> {
+  const typed = text.trim();
+  if (!typed) return [];
+  const found: Hits[] = [
+    { group: 'documents', hits: await documents(tx, typed, now) },
+    { group: 'tickets', hits: await tickets(tx, typed, now) },
+    { group: 'receipts', hits: await receipts(tx, typed, now) },
+    await instruments(tx, typed),
+    await customers(tx, typed, now),
+  ];
+  if (typed.length >= PART) {
+    found.push({ group: 'contacts', hits: await contacts(tx, typed) });
+    found.push({ group: 'models', hits: await models(tx, typed) });
+    if (mayRead(actor.role, 'office')) found.push({ group: 'people', hits: await people(tx, typed) });
+    if (mayRead(actor.role, 'receive')) found.push({ group: 'mails', hits: await mails(tx, typed) });
+  }
+  found.push({ group: 'shelf', hits: await shelf(tx, typed) });
+  return found.filter((one) => one.hits.length > 0);
+}
+
+async function hits(tx: Transaction, query: SQL): Promise<Hit[]> {
+  return (await tx.execute<Hit & Record<string, unknown>>(query)).rows.map(({ href, label, about }) => ({ href, label, about }));
+}
+/** A list for the database, whatever is in it. */
+const list = (values: string[]) => sql`array(select jsonb_array_elements_text(${JSON.stringify(values)}::jsonb))`;
+const meant = (typed: string, now: Date) => [typed.toUpperCase(), ...numbersMeant(typed, now.getFullYear())];
+
+const documents = (tx: Transaction, typed: string, now: Date) =>
+  hits(
+    tx,
+    sql`select '/certificates/' || c.id as href, c.number || case when c.revision > 0 then ', revision ' || c.revision else '' end as label, coalesce(a.serial || ', ' || k.name, '') as about
+      from certificate c join asset a on a.id = c.asset_id join customer k on k.id = c.customer_id
+      where c.number = any(${list(meant(typed, now))}) order by c.number desc, c.revision desc limit ${EACH}`,
+  );
+const tickets = (tx: Transaction, typed: string, now: Date) =>
+  hits(
+    tx,
+    sql`select '/tickets/' || t.id as href, t.code as label, a.serial || ', ' || k.name as about
+      from ticket t join asset a on a.id = t.asset_id join customer k on k.id = t.customer_id
+      where t.code = any(${list(meant(typed, now))}) or upper(t.ended_number) = any(${list(meant(typed, now))}) order by t.created_at desc limit ${EACH}`,
+  );
+const receipts = (tx: Transaction, typed: string, now: Date) =>
+  hits(
+    tx,
+    sql`select '/tickets/' || (select t.id from ticket t where t.receipt_id = r.id order by t.code limit 1) as href, r.number as label, k.name as about
+      from receipt r join customer k on k.id = r.customer_id
+      where r.number = any(${list(meant(typed, now))}) and exists (select 1 from ticket t where t.receipt_id = r.id) order by r.number desc limit ${EACH}`,
+  );
+
+/** By the beginning of serial or tag; then by a part; then much like it. Each step only where the one before found too little. */
+async function instruments(tx: Transaction, typed: string): Promise<Hits> {
+  const select = (which: SQL, order: SQL) =>
+    hits(
+      tx,
+      sql`select '/assets/' || a.id as href, a.serial || case when a.tag <> '' then ' (' || a.tag || ')' else '' end as label, a.maker || ' ' || m.name || ', ' || k.name as about
+        from (${which}) w join asset a on a.id = w.id join instrument_model m on m.id = a.model_id join customer k on k.id = a.customer_id order by ${order} limit ${EACH}`,
+    );
+  const begins = `${likely(typed.toUpperCase())}%`;
+  const first = await select(
+    sql`(select id from asset where upper(serial) like ${begins} order by upper(serial) using ~<~ limit ${EACH}) union (select id from asset where tag <> '' and upper(tag) like ${begins} order by upper(tag) using ~<~ limit ${EACH})`,
+    sql`upper(a.serial) <> ${typed.toUpperCase()} and upper(a.tag) <> ${typed.toUpperCase()}, a.serial`,
+  );
+  if (first.length >= EACH || typed.length < PART) return { group: 'instruments', hits: first };
+  const part = `%${likely(typed)}%`;
+  const some = await select(
+    sql`(select id from asset where serial ilike ${part} limit ${EACH}) union (select id from asset where tag ilike ${part} limit ${EACH})`,
+    sql`a.serial`,
+  );
+  const both = [...first, ...some.filter((one) => !first.some((other) => other.href === one.href))].slice(0, EACH);
+  if (both.length > 0 || typed.length < MISSPELT || !/\d/.test(typed)) return { group: 'instruments', hits: both };
+  const near = await select(
+    sql`select id from asset where serial % ${typed} limit 200`,
+    sql`similarity(a.serial, ${typed}) desc, a.serial`,
+  );
+  return { group: 'instruments', hits: near, alike: true };
+}
+
+async function customers(tx: Transaction, typed: string, now: Date): Promise<Hits> {
+  if (typed.length < PART) return { group: 'customers', hits: [] };
+  const { rows, alike } = await listCustomers(tx, { q: typed, retired: true, today: dateIn('UTC', now), pageSize: EACH });
+  return {
+    group: 'customers',
+    hits: rows.map((row) => ({ href: `/customers/${row.id}`, label: row.name, about: row.contact })),
+    ...(alike ? { alike: true as const } : {}),
+  };
+}
+const contacts = (tx: Transaction, typed: string) =>
+  hits(
+    tx,
+    sql`select '/customers/' || c.customer_id as href, c.name as label, k.name || ' ' || c.email as about from customer_contact c join customer k on k.id = c.customer_id
+      where lower(c.name || ' ' || c.email || ' ' || c.phone) like ${`%${likely(typed.toLowerCase())}%`} order by c.name limit ${EACH}`,
+  );
+const models = (tx: Transaction, typed: string) =>
+  hits(
+    tx,
+    sql`select '/models/' || id as href, maker || ' ' || name as label, kind as about from instrument_model
+      where lower(maker || ' ' || name || ' ' || kind) like ${`%${likely(typed.toLowerCase())}%`} order by retired_at is not null, maker, name limit ${EACH}`,
+  );
+/** Lot, name, or the supplier's certificate: the shelf stays small. */
+const shelf = (tx: Transaction, typed: string) =>
+  hits(
+    tx,
+    sql`select '/shelf/' || id as href, name as label, lot || case when certificate <> '' then ', ' || certificate else '' end as about from reference
+      where lot ilike ${`${likely(typed)}%`} or certificate ilike ${`%${likely(typed)}%`} or name ilike ${`%${likely(typed)}%`} order by state = 'good' desc, upper(lot) <> ${typed.toUpperCase()}, lot limit ${EACH}`,
+  );
+const people = (tx: Transaction, typed: string) =>
+  hits(
+    tx,
+    sql`select '/office/audit?person=' || id as href, name as label, email as about from "user" where name ilike ${`%${likely(typed)}%`} or email ilike ${`${likely(typed)}%`} order by name limit ${EACH}`,
+  );
+const mails = (tx: Transaction, typed: string) =>
+  hits(
+    tx,
+    sql`select '/due/outbox' as href, m.subject as label, m.recipient as about from (select * from mail where lower(recipient || ' ' || subject) like ${`%${likely(typed.toLowerCase())}%`} limit 200) m order by m.created_at desc limit 3`,
+  );
