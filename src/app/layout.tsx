@@ -1,6 +1,6 @@
 import type { Metadata, Viewport } from 'next';
 import localFont from 'next/font/local';
-import { cookies } from 'next/headers';
+import { cookies, headers } from 'next/headers';
 import type { ReactNode } from 'react';
 import '@/ui/theme/werkbank.scss';
 
@@ -28,10 +28,25 @@ export const metadata: Metadata = {
 };
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 
+const FOLLOW_SYSTEM = `(() => {
+  const system = matchMedia('(prefers-color-scheme: dark)');
+  const follow = () => {
+    if (!/(^|; )theme=/.test(document.cookie)) document.documentElement.dataset.bsTheme = system.matches ? 'dark' : 'light';
+  };
+  follow();
+  system.addEventListener('change', follow);
+})();`;
+
 export default async function RootLayout({ children }: { children: ReactNode }) {
-  const theme = (await cookies()).get('theme')?.value === 'dark' ? 'dark' : 'light';
+  const chosen = (await cookies()).get('theme')?.value;
+  const theme = chosen === 'dark' ? 'dark' : 'light';
+  const nonce = (await headers()).get('x-nonce') ?? '';
   return (
     <html lang="en" data-bs-theme={theme} className={`${sans.variable} ${mono.variable}`} suppressHydrationWarning>
+      <head>
+        {/* Before anything is painted: dark or light as the system is, until somebody chooses. */}
+        <script nonce={nonce} dangerouslySetInnerHTML={{ __html: FOLLOW_SYSTEM }} suppressHydrationWarning />
+      </head>
       <body>{children}</body>
     </html>
   );

@@ -1,6 +1,7 @@
 import { unzipSync, strFromU8 } from 'fflate';
 import Papa from 'papaparse';
 import { readSheet } from 'read-excel-file/universal';
+import '@/core/words/en/imports';
 
 export const MOST_MB = 30;
 const LONGEST_CELL = 500;

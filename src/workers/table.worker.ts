@@ -1,4 +1,5 @@
 import { readTable, Unreadable, type NotRead, type Table } from './read-table';
+import '@/core/words/en/imports';
 
 export type TableAnswer = { type: 'table'; table: Table } | { type: 'notRead'; why: NotRead };
 

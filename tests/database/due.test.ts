@@ -1,7 +1,10 @@
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { addDays, format } from 'date-fns';
+import readCalendar, { type VEvent } from 'node-ical';
 import {
   changePolicy,
+  dueCalendar,
+  dueCsv,
   dueList,
   emptyOutbox,
   keepUse,
@@ -220,5 +223,31 @@ describe('an interval that counts uses', () => {
     const keep = (on: number, actor = world.technician) =>
       world.db.transaction((tx) => keepUse({ tx, actor, now }, { assetId: id, readOn: date(on), count: 5 }));
     await expect(keep(2)).rejects.toMatchObject({ fields: { readOn: expect.stringContaining('ahead') } });
+  });
+});
+
+describe('what is due as files', () => {
+  const query = { window: 'all' as const, today: date(0) };
+  const inTx = <T>(work: (tx: Parameters<Parameters<World['db']['transaction']>[0]>[0]) => Promise<T>) =>
+    world.db.transaction(work);
+  it('a calendar that another library reads: a customer’s day is one entry of a whole day, with the same identity each time', async () => {
+    const made = () => inTx((tx) => dueCalendar(tx, query, { workshop: 'Test', host: 'test.example', now }));
+    const events = Object.values(readCalendar.sync.parseICS(await made())).filter((one) => one?.type === 'VEVENT') as VEvent[];
+    const { rows } = await inTx((tx) => dueList(tx, { ...query, pageSize: 500 }));
+    expect(events.length).toBe(new Set(rows.map((row) => `${row.nextDue}${row.customerId}`)).size);
+    expect(events.length).toBeGreaterThan(2);
+    const days = events.map((one) => format(one.start, 'yyyy-MM-dd')).sort();
+    expect(days).toEqual([...new Set(rows.map((row) => row.nextDue!))].sort());
+    for (const one of events)
+      expect([one.datetype, (one.end!.getTime() - one.start.getTime()) / 86_400_000]).toEqual(['date', 1]);
+    const again = Object.keys(readCalendar.sync.parseICS(await made())).sort();
+    expect(again).toEqual(Object.keys(readCalendar.sync.parseICS(await made())).sort());
+    expect(events.some((one) => String(one.description).includes('DUE-0'))).toBe(true);
+  });
+  it('a table with the same rows as the list', async () => {
+    const csv = await inTx((tx) => dueCsv(tx, query));
+    const { rows } = await inTx((tx) => dueList(tx, { ...query, pageSize: 500 }));
+    expect(csv.split('\r\n')).toHaveLength(rows.length + 1);
+    expect(csv).toContain('DUE-3');
   });
 });

@@ -4,7 +4,8 @@ import { mkdtempSync, readdirSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { approveRun, certificatePdfOf } from '@/features/certificates/server';
+import JSZip from 'jszip';
+import { approveRun, certificatePdfOf, documentsZip } from '@/features/certificates/server';
 import { backOffSeconds } from '@/features/due/server/empty-outbox';
 import { askBlankSheet } from '@/features/paper/server';
 import { enqueue } from '@/platform/jobs';
@@ -131,6 +132,14 @@ describe('papers are drawn by the jobs process', () => {
       .toBe(1);
     const { bytes } = await certificatePdfOf(certificateId);
     expect(bytes.subarray(0, 5).toString()).toBe('%PDF-');
+    // A choice of documents as one file, read by another library: each with its PDF as issued and its data.
+    const stream = await documentsZip([certificateId, certificateId, '00000000-0000-4000-8000-000000000000', 'no id']);
+    const zip = await JSZip.loadAsync(await new Response(stream!).arrayBuffer());
+    const [pdf, json] = [/\.pdf$/, /\.json$/].map((kind) => Object.keys(zip.files).filter((name) => kind.test(name)));
+    expect([pdf!.length, json!.length]).toEqual([1, 1]);
+    expect(Buffer.compare(await zip.file(pdf![0]!)!.async('nodebuffer'), bytes)).toBe(0);
+    expect(JSON.parse(await zip.file(json![0]!)!.async('string'))).toHaveProperty('content');
+    expect(await documentsZip(['no id'])).toBeNull();
   }, 30_000);
   it('a blank sheet while somebody waits; of a model that has none nothing comes, and nothing stays behind', async () => {
     expect(await askBlankSheet({ modelId: randomUUID() })).toBeNull();

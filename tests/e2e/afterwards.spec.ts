@@ -161,7 +161,7 @@ test('the office: settings are checked beside the field; a new person signs in, 
   await expect(other.getByText('was good for this one time')).toBeVisible();
   await other.goto('/due');
   await expect(other).toHaveURL(/account/);
-  await other.getByLabel('New password').fill(PASSWORD);
+  await other.getByLabel('A new one, at least 12 characters').fill(PASSWORD);
   await other.getByRole('button', { name: 'Change it' }).click();
   await expect(other.getByText('was good for this one time')).toHaveCount(0);
   await expect(other.locator('.house-bar')).toContainText('Nell');

@@ -3,6 +3,7 @@ export { reopenCertificate, reviseCertificate } from './server/revise';
 export { withdrawCertificate } from './server/withdraw';
 export {
   certificateById,
+  certificatesCsv,
   listCertificates,
   publicWorkshop,
   verifyToken,
@@ -15,3 +16,4 @@ export { certificatePdfOf, drawAndKeep, keptPdf } from './server/pdf';
 export { certificateDefinition, drawCertificate } from './server/draw';
 export { ownKey, publishedKeys, signatureHolds, type PublicKey } from './server/sign';
 export { noticeFor } from './server/notice';
+export { documentsZip, MOST_DOCUMENTS } from './server/zip';

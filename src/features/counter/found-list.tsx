@@ -18,7 +18,7 @@ export function FoundList({
 }) {
   const starts = groups.map((_group, index) => groups.slice(0, index).reduce((sum, one) => sum + one.hits.length, 0));
   return (
-    <div className="found" id={id} role="listbox" aria-label={say({ code: 'find.field' })} data-testid="found">
+    <div className="found" id={id} role="listbox" aria-label={say({ code: 'find.found' })} data-testid="found">
       {groups.length === 0 && <p className="quiet mb-0 px-2">{say({ code: 'find.none', numbers: { text: typed } })}</p>}
       {groups.map(({ group, hits, alike }, at) => (
         <div key={group} role="group" aria-label={say({ code: `find.${group}` })}>

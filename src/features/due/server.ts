@@ -1,6 +1,7 @@
 export { changePolicy, putPolicy, type PolicyChange } from './server/change-policy';
 export { dueAfter, keepDue, type Due } from './server/next-due';
-export { customersWithDue, dueCounts, dueList, nameOfCustomer, type DueQuery, type DueWindow } from './server/due-list';
+export { customersWithDue, dueCounts, dueList, nameOfCustomer, windowOf, type DueQuery, type DueWindow } from './server/due-list';
+export { dueCalendar, dueCsv } from './server/due-files';
 export { keepUse, usesOfAsset, type UseRow } from './server/uses';
 export { makeReminders } from './server/reminders';
 export { emptyOutbox, markCutOff, type Emptied } from './server/empty-outbox';

@@ -1,6 +1,7 @@
 import { say } from '@/core/words/say';
 import { AssetTable } from '@/features/assets';
 import { listAssets } from '@/features/assets/server';
+import { ExportLinks } from '@/ui/export-links';
 import { page } from '@/platform/page';
 import { Link } from '@/ui/link';
 import '@/core/words/en/models';
@@ -15,9 +16,7 @@ export default page({ permission: 'signedIn', name: '/assets' }, async ({ tx, se
         <Link className="btn btn-plain" href="/models">
           {say({ code: 'models.title' })}
         </Link>
-        <a className="btn btn-plain" href="/assets/export" download>
-          {say({ code: 'asset.export' })}
-        </a>
+        <ExportLinks base="/assets/export" />
       </span>
     </div>
     <AssetTable list={await listAssets(tx, { q: search.q, after: search.after })} q={search.q} after={search.after} />

@@ -1,5 +1,6 @@
 import { CertificateTable } from '@/features/certificates';
 import { listCertificates } from '@/features/certificates/server';
+import { ExportLinks } from '@/ui/export-links';
 import { page } from '@/platform/page';
 import { readSettings } from '@/platform/settings';
 
@@ -9,10 +10,14 @@ export default page({ permission: 'signedIn', name: '/certificates' }, async ({ 
     <div className="page-head">
       <h1>Certificates</h1>
       <span className="quiet">Newest first.</span>
+      <span className="end">
+        <ExportLinks base="/certificates/export" query={{ q: search.q }} />
+      </span>
     </div>
     <CertificateTable
-      list={await listCertificates(tx, search.before ? { before: search.before } : {})}
+      list={await listCertificates(tx, { before: search.before, q: search.q })}
       before={search.before}
+      q={search.q}
       zone={(await readSettings(tx)).zone}
     />
   </main>

@@ -2,6 +2,7 @@ import { say } from '@/core/words/say';
 import { CustomerTable, NewCustomerPanel } from '@/features/customers';
 import { listCustomers } from '@/features/customers/server';
 import { dateIn } from '@/platform/clock';
+import { ExportLinks } from '@/ui/export-links';
 import { page } from '@/platform/page';
 import { may } from '@/platform/permission';
 import { Link } from '@/ui/link';
@@ -24,9 +25,7 @@ export default page({ permission: 'signedIn', name: '/customers' }, async ({ tx,
               {say({ code: 'import.link' })}
             </Link>
           )}
-          <a className="btn btn-plain" href="/customers/export" download>
-            {say({ code: 'customers.export' })}
-          </a>
+          <ExportLinks base="/customers/export" />
         </span>
       </div>
       {may(actor.role, 'receive') && (

@@ -1,6 +1,7 @@
+import { ExportLinks } from '@/ui/export-links';
 import { Link } from '@/ui/link';
 import { DueTable, RemindButton } from '@/features/due';
-import { dueCounts, nameOfCustomer, dueList, type DueWindow } from '@/features/due/server';
+import { dueCounts, nameOfCustomer, dueList, windowOf } from '@/features/due/server';
 import { dateIn } from '@/platform/clock';
 import { page } from '@/platform/page';
 import { may } from '@/platform/permission';
@@ -10,9 +11,7 @@ import { isId } from '@/platform/shape';
 export const metadata = { title: 'Due' };
 export default page({ permission: 'signedIn', name: '/due' }, async ({ tx, actor, now, search }) => {
   const today = dateIn((await readSettings(tx)).zone, now);
-  const window: DueWindow = ['overdue', 'thisMonth', 'nextMonth', 'all'].includes(search.window ?? '')
-    ? (search.window as DueWindow)
-    : 'overdue';
+  const window = windowOf(search.window);
   const customerId = isId(search.customer) ? search.customer : undefined;
   const query = { window, today, customerId, after: search.after };
   return (
@@ -20,6 +19,7 @@ export default page({ permission: 'signedIn', name: '/due' }, async ({ tx, actor
       <div className="page-head">
         <h1>Due</h1>
         <span className="end">
+          <ExportLinks base="/due/export" query={{ window, customer: customerId }} calendar />
           <Link className="btn btn-plain" href="/due/outbox">
             Outbox
           </Link>

@@ -3,7 +3,7 @@ import { addWords } from '../registry';
 /** Words of the field that finds anything. */
 export const FIND = {
   'find.field': 'Scan or type a code',
-  'find.hint': 'Code or name',
+  'find.found': 'Found',
   'find.looking': 'Looking …',
   'find.none': 'Nothing has “{text}”.',
   'find.alike': 'much like it',

@@ -7,6 +7,7 @@ import { CERTIFICATE } from './certificate';
 import { CHECK } from './check';
 import { CUSTOMERS } from './customers';
 import { DID } from './did';
+import { EXPORT } from './export';
 import { FIND } from './find';
 import { IMPORTS } from './imports';
 import { JUDGEMENT } from './judgement';
@@ -30,6 +31,7 @@ export const EN = {
   ...CHECK,
   ...CUSTOMERS,
   ...DID,
+  ...EXPORT,
   ...FIND,
   ...IMPORTS,
   ...JUDGEMENT,

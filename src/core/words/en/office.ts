@@ -2,6 +2,12 @@ import { addWords } from '../registry';
 
 /** Words of the rooms around the bench. */
 export const OFFICE = {
+  'certificates.noneChosen': 'Choose documents in the list first.',
+  'certificates.search': 'Number, serial, tag or customer',
+  'certificates.zip': 'ZIP of the chosen (PDF and data)',
+  'certificates.choose': 'Choose {number}',
+  'due.calendar': 'Calibrations due, {workshop}',
+  'due.event': '{customer}: {count, plural, one {# calibration} other {# calibrations}} due',
   'due.customer': 'Customer',
   'due.oneCustomer': 'One customer: type the name',
   'due.allCustomers': 'All customers',

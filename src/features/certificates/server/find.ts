@@ -1,4 +1,5 @@
-import { and, desc, eq, isNull, lt, or, sql } from 'drizzle-orm';
+import { and, desc, eq, isNull, lt, or, sql, type SQL } from 'drizzle-orm';
+import Papa from 'papaparse';
 import { alias } from 'drizzle-orm/pg-core';
 import type { CertificateContent } from '@/core/certificate';
 import type { Transaction } from '@/data/connection';
@@ -76,8 +77,48 @@ export async function publicWorkshop(tx: Transaction): Promise<string> {
   return rows[0]!.name;
 }
 
+/** As many instruments or customers are looked at for what is typed; whoever finds more types more. */
+const MOST_MATCHES = 500;
+/** A document whose number begins so, whose instrument's serial or tag begins so, or whose customer's name has it. */
+function about(typed: string): SQL {
+  const plain = typed.replace(/[\\%_]/g, (sign) => `\\${sign}`);
+  const [begins, low] = [`${plain.toUpperCase()}%`, `%${plain.toLowerCase()}%`];
+  return sql`(${certificate.number} like ${begins}
+    or ${certificate.assetId} in ((select id from asset where upper(serial) like ${begins} limit ${MOST_MATCHES}) union (select id from asset where tag <> '' and upper(tag) like ${begins} limit ${MOST_MATCHES}))
+    ${typed.length < 3 ? sql`` : sql`or ${certificate.customerId} in (select id from customer c where lower(c.name || ' ' || c.contact || ' ' || c.email || ' ' || c.phone || ' ' || c.address) like ${low} limit ${MOST_MATCHES})`})`;
+}
+
+/** Rows of the table at most. */
+const MOST_ROWS = 50_000;
+/** Documents as a table, the newest first; times in UTC. */
+export async function certificatesCsv(tx: Transaction, q?: string): Promise<string> {
+  const { rows } = await listCertificates(tx, { q, pageSize: MOST_ROWS });
+  return Papa.unparse(
+    {
+      fields: ['number', 'revision', 'kind', 'issued', 'maker', 'model', 'serial', 'customer', 'as_found', 'as_left', 'replaced'],
+      data: rows.map((row) => [
+        row.number,
+        row.revision,
+        row.kind,
+        row.issuedAt.toISOString(),
+        row.maker,
+        row.model,
+        row.serial,
+        row.customer,
+        row.asFound,
+        row.asLeft,
+        row.replacedBy ? 'yes' : 'no',
+      ]),
+    },
+    { escapeFormulae: true },
+  );
+}
+
 /** Newest first, paged by key: `before` is the last row's issue time and id. */
-export async function listCertificates(tx: Transaction, { before, pageSize = 30 }: { before?: string; pageSize?: number }) {
+export async function listCertificates(
+  tx: Transaction,
+  { before, q, pageSize = 30 }: { before?: string | undefined; q?: string | undefined; pageSize?: number },
+) {
   const [at, id] = (before ?? '').split('~');
   const instant = at && !Number.isNaN(Date.parse(at)) && isId(id) ? new Date(at) : null;
   const rows = await tx
@@ -102,9 +143,12 @@ export async function listCertificates(tx: Transaction, { before, pageSize = 30 
     .innerJoin(runSummary, eq(certificate.runId, runSummary.runId))
     .leftJoin(newer, eq(newer.replaces, certificate.id))
     .where(
-      instant
-        ? or(lt(certificate.issuedAt, instant), and(eq(certificate.issuedAt, instant), sql`${certificate.id} > ${id}`))
-        : undefined,
+      and(
+        q?.trim() ? about(q.trim()) : undefined,
+        instant
+          ? or(lt(certificate.issuedAt, instant), and(eq(certificate.issuedAt, instant), sql`${certificate.id} > ${id}`))
+          : undefined,
+      ),
     )
     .orderBy(desc(certificate.issuedAt), certificate.id)
     .limit(pageSize + 1);

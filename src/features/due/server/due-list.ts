@@ -5,6 +5,10 @@ import { asset, customer, instrumentModel } from '@/data/schema';
 import { isId } from '@/platform/shape';
 
 export type DueWindow = 'overdue' | 'thisMonth' | 'nextMonth' | 'all';
+/** A window as an address names it; what is overdue where it names none. */
+export const windowOf = (text: string | undefined): DueWindow =>
+  (['overdue', 'thisMonth', 'nextMonth', 'all'] as const).find((one) => one === text) ?? 'overdue';
+
 export interface DueQuery {
   window: DueWindow;
   today: string;

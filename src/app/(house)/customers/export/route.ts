@@ -1,14 +1,7 @@
 import { customersCsv } from '@/features/customers/server';
 import { route } from '@/platform/route';
+import { tableResponse } from '@/platform/table-response';
 
-export const GET = route(
-  { permission: 'signedIn', name: '/customers/export' },
-  async ({ tx }) =>
-    new Response(await customersCsv(tx), {
-      headers: {
-        'content-type': 'text/csv; charset=utf-8',
-        'content-disposition': 'attachment; filename="customers.csv"',
-        'cache-control': 'no-store',
-      },
-    }),
+export const GET = route({ permission: 'signedIn', name: '/customers/export' }, async ({ tx, request }) =>
+  tableResponse(await customersCsv(tx), 'customers', request),
 );
