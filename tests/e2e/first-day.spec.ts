@@ -175,6 +175,19 @@ test('an auditor reads everything, the audit by names too, and changes nothing',
     '/office/budgets',
   ])
     expect((await vera.goto(room))!.status(), room).toBe(200);
+  // Whatever can be read can be taken away.
+  for (const [file, begins] of [
+    ['/customers/export', 'name,'],
+    ['/customers/export?as=xlsx', 'PK'],
+    ['/assets/export', 'serial,'],
+    ['/due/export', 'due,'],
+    ['/due/export?as=ics', 'BEGIN:VCALENDAR'],
+    ['/certificates/export', 'number,'],
+    ['/models/export', '{'],
+    ['/office/budgets/export/standing', 'measurand,'],
+    ['/office/keys/export', ''],
+  ])
+    expect((await (await vera.request.get(file!)).text()).slice(0, begins!.length), file).toBe(begins);
 });
 
 test('a spreadsheet of fifty instruments is taken in: columns matched, a misspelt owner and an unknown model decided, taken back and in again', async ({
