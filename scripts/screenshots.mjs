@@ -71,11 +71,6 @@ async function gasBench(env, tech, shot) {
     await shot(tech, name);
     await hand.getByRole('button', { name: /shut it/ }).click();
   }
-  await tech.goto('/station');
-  await tech.getByLabel('Or paste its lines').fill(made.log);
-  await tech.getByRole('button', { name: 'Look at it' }).click();
-  await tech.getByTestId('dry-run').waitFor();
-  await shot(tech, 'station');
 }
 
 /** Meters that stand on the bench of the demo: dipped by the hand, the sheet follows; then what became of the probes over two years. */
@@ -134,7 +129,7 @@ async function papers(sign, shot) {
 }
 
 async function pictures(env) {
-  ['bottle', 'calculators', 'certificate-annex', 'probes'].forEach((name) =>
+  ['bottle', 'calculators', 'certificate-annex', 'probes', 'due', 'station'].forEach((name) =>
     rmSync(join(folder, `${name}.png`), { force: true }),
   );
   const shot = async (page, name) => {
@@ -192,8 +187,6 @@ async function pictures(env) {
   await sign.waitForURL('**/certificates/**');
   await shot(sign, 'certificate');
   await papers(sign, shot);
-  await sign.goto('/due?window=all');
-  await shot(sign, 'due');
   await sign.goto('/assets?q=ASRY-006');
   await sign.locator('tbody a').first().click();
   await sign.waitForURL('**/assets/*-*');
@@ -207,6 +200,16 @@ async function pictures(env) {
   await sign.getByRole('link', { name: 'Grauwinkel Brewery' }).click();
   await sign.getByTestId('contacts').waitFor();
   await shot(sign, 'customer');
+  const admin = await open(env, 'admin');
+  await admin.goto('/imports');
+  await admin.getByRole('link', { name: 'instruments of two customers.csv' }).click();
+  await admin.getByTestId('import-row').first().waitFor();
+  await admin.getByTestId('import-row').nth(4).scrollIntoViewIfNeeded();
+  await shot(admin, 'import');
+  await admin.goto('/office/audit');
+  await admin.getByRole('combobox', { name: 'Scan or type a code' }).fill('grauwin');
+  await admin.getByTestId('found').waitFor();
+  await shot(admin, 'find');
   await sign.goto('/models?q=OF-410');
   await sign.getByRole('link', { name: 'Ordfell OF-410' }).click();
   await sign.getByRole('button', { name: 'Make one like this' }).click();
