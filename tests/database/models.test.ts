@@ -1,3 +1,7 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import Ajv2020 from 'ajv/dist/2020';
+import addFormats from 'ajv-formats';
 import { eq } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { modelProblems } from '@/core/stored/model-problems';
@@ -14,6 +18,7 @@ import {
   modelsJson,
   retireModel,
   takeBackModel,
+  takeModels,
 } from '@/features/models/server';
 import { shippedProcedure } from '@/procedures';
 import { MODELS } from '@/procedures/models';
@@ -121,4 +126,32 @@ it('every model that ships fits its own procedure: else nobody could change it',
     ),
   );
   expect(misfits).toEqual([]);
+});
+
+describe('models in and out', () => {
+  const schema = JSON.parse(
+    readFileSync(join(import.meta.dirname, '../../docs/schemas/werkbank-models-1.schema.json'), 'utf8'),
+  ) as object;
+  it('what goes out holds to the published schema (JSON Schema 2020-12, by another library), and comes in again as it went', async () => {
+    const out = JSON.parse(await inTx(({ tx }) => modelsJson(tx))) as {
+      models: { maker: string; name: string; channels: object[] }[];
+    };
+    const ajv = new Ajv2020({ strict: false });
+    addFormats(ajv);
+    const holds = ajv.compile(schema);
+    expect(holds(out), JSON.stringify(holds.errors)).toBe(true);
+    const [first] = out.models.filter((one) => one.channels.length > 1);
+    const other = { ...first!, name: `${first!.name} from elsewhere` };
+    const misfit = { ...other, name: 'Odd one', channels: [{ ...other.channels[0], resolution: 'fine' }] };
+    const taken = await inTx((context) =>
+      takeModels({ ...context, actor: world.technician }, { models: [first!, other, misfit, 7 as never] }),
+    );
+    expect(taken.map((one) => one.state)).toEqual(['there', 'made', 'misfit', 'misfit']);
+    expect(taken[2]!.why.join()).toMatch(/decimal/);
+    const again = JSON.parse(await inTx(({ tx }) => modelsJson(tx))) as typeof out;
+    expect(again.models.find((one) => one.name === other.name)).toEqual({ ...other, retired: null });
+    await expect(
+      inTx((context) => takeModels({ ...context, actor: { ...world.technician, role: 'counter' } }, { models: [other] })),
+    ).rejects.toMatchObject({ status: 403 });
+  });
 });

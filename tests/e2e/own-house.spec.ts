@@ -100,3 +100,36 @@ test('a model of one’s own is made and received; customer, serial and owner ar
     await expect(page.getByRole('link', { name: 'Ravel Street Baths' })).toBeVisible();
   });
 });
+
+test('the field in the bar finds anything while it is typed: a misspelt customer, a short number, a lot; chosen by keys', async ({
+  page,
+}) => {
+  await signIn(page, 'admin');
+  const field = page.getByRole('combobox', { name: 'Scan or type a code' });
+  const found = page.getByTestId('found');
+  await page.keyboard.press('/');
+  await expect(field).toBeFocused();
+  await field.fill('Saltmarch Trout Hatchry');
+  await expect(found.getByRole('group', { name: 'Customers' })).toContainText('much like it');
+  await field.press('ArrowDown');
+  await expect(found.getByRole('option', { selected: true })).toContainText('Saltmarsh Trout Hatchery');
+  await field.press('Enter');
+  await page.waitForURL('**/customers/**');
+  await expect(field).toHaveValue('');
+  const [document] = await query<{ number: string; id: string }>(
+    'select number, id from certificate order by issued_at desc limit 1',
+  );
+  const [, year, serial] = /^(?:\w)-(\d+)-0*(\d+)$/.exec(document!.number)!;
+  await field.fill(`${document!.number[0]!.toLowerCase()}-${year}-${serial}`);
+  await expect(found.getByRole('group', { name: 'Documents' })).toContainText(document!.number);
+  const [bottle] = await query<{ lot: string; id: string }>(
+    "select lot, id from reference where kind = 'gas' and state = 'good' order by lot limit 1",
+  );
+  await field.fill(bottle!.lot.slice(0, -1).toLowerCase());
+  await found.getByRole('option', { name: new RegExp(bottle!.lot) }).click();
+  await page.waitForURL(`**/shelf/${bottle!.id}`);
+  await field.fill('certainly nothing of the kind');
+  await expect(found).toContainText('Nothing has');
+  await field.press('Escape');
+  await expect(found).toHaveCount(0);
+});

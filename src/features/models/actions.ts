@@ -1,6 +1,7 @@
 'use server';
 import { action } from '@/platform/action';
 import { changeModelSchema, endModelSchema, modelSchema } from './model-schema';
+import { modelsFileSchema, takeModels } from './server/take-models';
 import { changeModel, createModel, retireModel, takeBackModel } from './server/keep-model';
 
 const permission = 'bench';
@@ -20,4 +21,8 @@ export const retireModelAction = action(
 export const takeBackModelAction = action(
   { name: 'takeBackModel', permission, schema: endModelSchema, audit: (input) => `${input.modelId}: ${input.why}` },
   takeBackModel,
+);
+export const takeModelsAction = action(
+  { name: 'takeModels', permission, schema: modelsFileSchema, audit: (input) => `${input.models.length} models` },
+  takeModels,
 );

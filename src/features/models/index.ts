@@ -1,2 +1,3 @@
+export { TakeModelsForm } from './take-models-form';
 export { ModelTable } from './model-table';
 export { ModelView } from './model-view';

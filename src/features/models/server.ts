@@ -1,2 +1,3 @@
 export { changeModel, createModel, retireModel, takeBackModel } from './server/keep-model';
+export { takeModels } from './server/take-models';
 export { modelPage, modelsInRoom, modelsJson } from './server/list-models';

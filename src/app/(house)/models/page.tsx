@@ -1,18 +1,20 @@
 import { say } from '@/core/words/say';
-import { ModelTable } from '@/features/models';
+import { ModelTable, TakeModelsForm } from '@/features/models';
 import { modelsInRoom } from '@/features/models/server';
 import { page } from '@/platform/page';
+import { may } from '@/platform/permission';
 import '@/core/words/en/models';
 
 export const metadata = { title: 'Models' };
-export default page({ permission: 'signedIn', name: '/models' }, async ({ tx, search }) => {
+export default page({ permission: 'signedIn', name: '/models' }, async ({ tx, actor, search }) => {
   const retired = search.retired === 'yes';
   return (
     <main className="page">
       <div className="page-head">
         <h1>{say({ code: 'models.title' })}</h1>
         <span className="quiet">{say({ code: 'models.what' })}</span>
-        <span className="end">
+        <span className="end d-flex flex-wrap gap-2">
+          {may(actor.role, 'bench') && <TakeModelsForm />}
           <a className="btn btn-plain" href="/models/export" download>
             {say({ code: 'models.export' })}
           </a>

@@ -83,6 +83,7 @@ export const DID = {
   'did.takeBackAsset': 'took an instrument back into use',
   'did.takeBackCustomer': 'took a customer back',
   'did.takeBackModel': 'took a model back',
+  'did.takeModels': 'took models in',
   'did.takeStationLog': 'took over a station’s log',
   'did.undoMerge': 'undid a merging',
   'did.withdraw': 'withdrew a document',
