@@ -133,3 +133,64 @@ test('the field in the bar finds anything while it is typed: a misspelt customer
   await field.press('Escape');
   await expect(found).toHaveCount(0);
 });
+
+test('a procedure is read step by step, with its reasons and what is compared with what, and leaves as JSON', async ({
+  page,
+}) => {
+  await signIn(page, 'technician', '/models');
+  await page.getByRole('link', { name: 'Procedures' }).click();
+  await page.getByRole('link', { name: /^Four-gas leak monitor/ }).click();
+  await expect(page.getByTestId('procedure-step').filter({ hasText: 'As found: clean air' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Ordfell OF-410' })).toBeVisible();
+  const { procedure } = (await (await page.request.get('/procedures/four-gas-leak-monitor/json')).json()) as {
+    procedure: { steps: object[] };
+  };
+  expect(procedure.steps.length).toBeGreaterThan(5);
+  expect((await page.request.get('/procedures/none-of-ours/json')).status()).toBe(404);
+  expect((await page.goto('/procedures/none-of-ours'))!.status()).toBe(404);
+});
+
+test('twelve instruments of one customer are received in at most fifteen clicks: what is due at once, the first one looked at, the same for all', async ({
+  page,
+}) => {
+  const [owner] = await query<{ id: string; name: string }>(
+    `select c.id, c.name from customer c join asset a on a.customer_id = c.id where a.status = 'inUse' and a.part = 'body' and c.merged_into is null
+       and not exists (select 1 from ticket t where t.asset_id = a.id and t.status <> 'returned') group by c.id, c.name having count(*) >= 12 order by count(*), c.name limit 1`,
+  );
+  await query('update asset set next_due = current_date + 300 where customer_id = $1', [owner!.id]);
+  await query(
+    `update asset set next_due = current_date + 5 where id in (select id from asset a where customer_id = $1 and status = 'inUse' and part = 'body'
+       and not exists (select 1 from ticket t where t.asset_id = a.id and t.status <> 'returned') order by serial limit 12)`,
+    [owner!.id],
+  );
+  await signIn(page, 'counter', '/receive');
+  await page.evaluate(() => {
+    const counted = { clicks: 0 };
+    window.addEventListener('click', (event) => (counted.clicks += event.isTrusted ? 1 : 0), true);
+    Object.assign(window, { counted });
+  });
+  await page.getByLabel('Customer', { exact: true }).fill(owner!.name.slice(0, 9));
+  await page.getByRole('button', { name: owner!.name, exact: true }).click();
+  await page.getByRole('button', { name: 'Take all 12 that are due' }).click();
+  const lines = page.locator('[data-testid^="line-"]');
+  await expect(lines).toHaveCount(12);
+  for (const group of await lines
+    .first()
+    .getByRole('button', { name: /^pass: / })
+    .all())
+    await group.click();
+  const sum = await lines.first().locator('.quiet').first().innerText();
+  await page.getByRole('button', { name: 'Same for all 12' }).click();
+  // Those of the same kind have been looked at as far as the first.
+  const kind = await lines.first().locator('strong').innerText();
+  for (const line of await lines.filter({ hasText: kind }).all()) await expect(line).toContainText(sum);
+  await page.getByRole('button', { name: 'Receive 12 instruments' }).click();
+  await expect(page.getByText(/R-\d{4}-\d{4}/).first()).toBeVisible();
+  const clicks = await page.evaluate(() => (window as unknown as { counted: { clicks: number } }).counted.clicks);
+  expect(clicks).toBeLessThanOrEqual(15);
+  const [made] = await query<{ n: number }>(
+    "select count(*)::int as n from ticket where customer_id = $1 and status = 'inTray'",
+    [owner!.id],
+  );
+  expect(made!.n).toBeGreaterThanOrEqual(12);
+});

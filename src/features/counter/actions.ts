@@ -6,7 +6,7 @@ import { assetSchema, receiptSchema } from './receive-schema';
 import { ticketChangeSchema, ticketEndSchema } from './ticket-schema';
 import { cancelTicket, changeTicket, handBackUncalibrated } from './server/end-ticket';
 import { findAnything } from './server/find-anything';
-import { findAssets, findCustomers, scanTarget } from './server/find';
+import { findAssets, findCustomers, findDue, scanTarget } from './server/find';
 import { createAsset, declareClean, receive, returnTicket } from './server/receive';
 
 const textSchema = yup.object({ text: yup.string().trim().max(80).default(''), customerId: yup.string().uuid().optional() });
@@ -23,6 +23,24 @@ export const findAssetsAction = action(
   ({ tx, actor }, input) => {
     need(actor, 'receive');
     return findAssets(tx, input.text, input.customerId);
+  },
+);
+export const findDueAction = action(
+  {
+    name: 'findDue',
+    permission: 'receive',
+    schema: yup.object({
+      customerId: yup.string().uuid().required(),
+      until: yup
+        .string()
+        .matches(/^\d{4}-\d{2}-\d{2}$/, 'A day.')
+        .required('A day.'),
+    }),
+    audit: 'none',
+  },
+  ({ tx, actor }, input) => {
+    need(actor, 'receive');
+    return findDue(tx, input);
   },
 );
 export const createAssetAction = action(

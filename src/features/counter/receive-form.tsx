@@ -4,6 +4,7 @@ import { Link } from '@/ui/link';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { addDays, format } from 'date-fns';
+import { say } from '@/core/words/say';
 import { attempt } from '@/platform/client/result';
 import { useKept } from '@/ui/use-kept';
 import { Field } from '@/ui/field';
@@ -14,6 +15,9 @@ import { InstrumentLine, newLine } from './instrument-line';
 import type { Line } from './line';
 import { NewAsset, type ModelChoice } from './new-asset';
 import { useSearch } from '@/platform/client/use-search';
+import { sameForAll } from './same-for-all';
+import { useDue } from './use-due';
+import '@/core/words/en/tickets';
 
 interface Draft {
   customer: ChosenCustomer | null;
@@ -38,6 +42,10 @@ export function ReceiveForm({ models, today, serial = '' }: { models: ModelChoic
     useCallback((typed: string) => findAssetsAction({ text: typed }), []),
   );
   const promise = format(addDays(new Date(today), 5), 'yyyy-MM-dd');
+
+  const due = useDue(draft.customer?.id ?? null, today);
+  const wanted = due.filter((asset) => !draft.lines.some((line) => line.assetId === asset.id));
+  const addAllDue = () => setDraft({ ...draft, lines: [...draft.lines, ...wanted.map((asset) => newLine(asset, promise))] });
 
   const add = (asset: (typeof hits)[number]) => {
     const customer = draft.customer ?? { id: asset.customerId, name: asset.customer, agreesDue: asset.agreesDue };
@@ -163,6 +171,23 @@ export function ReceiveForm({ models, today, serial = '' }: { models: ModelChoic
           </>
         )}
       </div>
+      {(wanted.length > 0 || draft.lines.length > 1) && (
+        <div className="d-flex flex-wrap gap-2 align-items-center mb-3">
+          {wanted.length > 0 && (
+            <Button variant="plain" onClick={addAllDue}>
+              {say({ code: 'receive.due', numbers: { count: wanted.length } })}
+            </Button>
+          )}
+          {draft.lines.length > 1 && (
+            <>
+              <Button variant="plain" onClick={() => setDraft({ ...draft, lines: sameForAll(draft.lines) })}>
+                {say({ code: 'receive.sameForAll', numbers: { count: draft.lines.length } })}
+              </Button>
+              <span className="quiet small">{say({ code: 'receive.sameWhat' })}</span>
+            </>
+          )}
+        </div>
+      )}
       {draft.lines.map((line, index) => (
         <InstrumentLine
           key={line.assetId}

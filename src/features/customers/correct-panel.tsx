@@ -15,6 +15,8 @@ export function CorrectPanel({ customerId, version, on }: { customerId: string; 
   // What was on the screen when the form was opened; after a conflict what is on record by then.
   const [seen, setSeen] = useState(version);
   const [quicker, setQuicker] = useState(false);
+  const [refused, setRefused] = useState(0);
+  const using = quicker ? version : seen;
   if (!open)
     return (
       <Button
@@ -34,15 +36,18 @@ export function CorrectPanel({ customerId, version, on }: { customerId: string; 
         initial={on}
         act={say({ code: 'customer.save' })}
         except={customerId}
-        send={(input) => correctCustomerAction({ ...input, customerId, version: quicker ? version : seen })}
+        send={(input) => correctCustomerAction({ ...input, customerId, version: using })}
         onDone={() => {
           setOpen(false);
           router.refresh();
         }}
         onLeave={() => setOpen(false)}
         theirs={quicker ? on : undefined}
+        // Until what is on record now has come: saved before, it would only be refused once more.
+        waiting={quicker && version === refused}
         onConflict={() => {
           setQuicker(true);
+          setRefused(using);
           router.refresh();
         }}
       />

@@ -37,10 +37,11 @@ interface Props<T> {
   /** Where somebody else was quicker: what stands on record now. */
   theirs?: CustomerInput | undefined;
   onConflict?: () => void;
+  waiting?: boolean;
 }
 
 /** All that a customer is, made or corrected. Names much like the one typed are shown before a second one is made. */
-export function CustomerForm<T>({ initial, act, except, send, onDone, onLeave, theirs, onConflict }: Props<T>) {
+export function CustomerForm<T>({ initial, act, except, send, onDone, onLeave, theirs, onConflict, waiting = false }: Props<T>) {
   const [message, setMessage] = useState('');
   const [conflict, setConflict] = useState(false);
   const {
@@ -93,7 +94,7 @@ export function CustomerForm<T>({ initial, act, except, send, onDone, onLeave, t
         </p>
       )}
       <div className="d-flex gap-2 mt-2">
-        <Button type="submit" disabled={isSubmitting}>
+        <Button type="submit" disabled={isSubmitting || waiting}>
           {act}
         </Button>
         {conflict && theirs && (

@@ -214,7 +214,7 @@ function Rows({ page }: { page: ImportPage }) {
                   )}
                 </td>
                 {fields.map((field) => (
-                  <td key={field} className="text-break">
+                  <td key={field} className={field === 'email' || field === 'address' ? 'text-break' : undefined}>
                     {row.given?.[field] ?? row.cells[page.mapping[field]!] ?? ''}
                     {row.problems
                       .filter((problem) => problem.field === field)

@@ -48,7 +48,7 @@ export function HouseBar({
       ? path === '/' || path.startsWith('/runs')
       : path.startsWith(href) ||
         (href === '/shelf' && /^\/(station|devices|probes)/.test(path)) ||
-        (href === '/assets' && path.startsWith('/models')) ||
+        (href === '/assets' && /^\/(models|procedures)/.test(path)) ||
         (href === '/customers' && path.startsWith('/imports'));
   const turn = () => {
     const theme = document.documentElement.dataset.bsTheme === 'dark' ? 'light' : 'dark';

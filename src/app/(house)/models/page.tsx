@@ -2,8 +2,10 @@ import { say } from '@/core/words/say';
 import { ModelTable, TakeModelsForm } from '@/features/models';
 import { modelsInRoom } from '@/features/models/server';
 import { page } from '@/platform/page';
+import { Link } from '@/ui/link';
 import { may } from '@/platform/permission';
 import '@/core/words/en/models';
+import '@/core/words/en/procedures';
 
 export const metadata = { title: 'Models' };
 export default page({ permission: 'signedIn', name: '/models' }, async ({ tx, actor, search }) => {
@@ -14,6 +16,9 @@ export default page({ permission: 'signedIn', name: '/models' }, async ({ tx, ac
         <h1>{say({ code: 'models.title' })}</h1>
         <span className="quiet">{say({ code: 'models.what' })}</span>
         <span className="end d-flex flex-wrap gap-2">
+          <Link className="btn btn-plain" href="/procedures">
+            {say({ code: 'procedures.title' })}
+          </Link>
           {may(actor.role, 'bench') && <TakeModelsForm />}
           <a className="btn btn-plain" href="/models/export" download>
             {say({ code: 'models.export' })}

@@ -15,6 +15,7 @@ import { MEASURANDS } from './measurands';
 import { MODELS } from './models';
 import { OFFICE } from './office';
 import { PAPER_WORDS } from './paper';
+import { PROCEDURES_WORDS } from './procedures';
 import { REFUSALS } from './refusals';
 import { SETUP } from './setup';
 import { TARGETS } from './targets';
@@ -39,6 +40,7 @@ export const EN = {
   ...MODELS,
   ...OFFICE,
   ...PAPER_WORDS,
+  ...PROCEDURES_WORDS,
   ...REFUSALS,
   ...SETUP,
   ...TARGETS,

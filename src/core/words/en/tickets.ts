@@ -2,6 +2,9 @@ import { addWords } from '../registry';
 
 /** Words about a ticket's wish and its end. */
 export const TICKETS = {
+  'receive.due': 'Take {count, plural, one {the one that is due} other {all # that are due}}',
+  'receive.sameForAll': 'Same for all {count}',
+  'receive.sameWhat': 'Wish, promise, rule and what passed, as at the first one. Faults and notes stay with theirs.',
   'ticket.change': 'Change the wish',
   'ticket.changeWhat':
     'Wish, promise and note can be changed until the work begins; promise and note as long as it is in the house.',

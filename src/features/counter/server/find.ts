@@ -1,4 +1,4 @@
-import { and, asc, eq, ilike, inArray, isNull, or, sql } from 'drizzle-orm';
+import { and, asc, eq, ilike, inArray, isNull, or, sql, type SQL } from 'drizzle-orm';
 import { samplesAsked } from '@/core/procedure/schools-of';
 import type { Transaction } from '@/data/connection';
 import { asset, assetChannel, certificate, customer, instrumentModel, reference, ticket } from '@/data/schema';
@@ -36,6 +36,29 @@ export async function findAssets(tx: Transaction, text: string, customerId?: str
     typed.length < 3
       ? ordered
       : sql`${ordered} union (select id from asset where serial ilike ${part} limit 40) union (select id from asset where tag ilike ${part} limit 40)`;
+  return instruments(
+    tx,
+    and(sql`${asset.id} in (${which})`, customerId ? eq(asset.customerId, customerId) : undefined),
+    sql`upper(${asset.serial}) <> ${typed.toUpperCase()}`,
+    8,
+  );
+}
+
+/** Instruments taken in at once. */
+export const MOST_AT_ONCE = 40;
+
+/** A customer's instruments that are due until a day and not in the house: those that they bring together. Soonest first. */
+export const findDue = (tx: Transaction, { customerId, until }: { customerId: string; until: string }) =>
+  instruments(
+    tx,
+    sql`${asset.customerId} = ${customerId} and ${asset.status} = 'inUse' and ${asset.part} = 'body' and ${asset.nextDue} <= ${until}::date
+      and not exists (select 1 from ticket t where t.asset_id = ${asset.id} and t.status <> 'returned')`,
+    sql`${asset.nextDue}`,
+    MOST_AT_ONCE,
+  );
+
+/** Instruments as a receipt asks for them. */
+async function instruments(tx: Transaction, which: SQL | undefined, order: SQL, limit: number) {
   const rows = await tx
     .select({
       id: asset.id,
@@ -59,9 +82,9 @@ export async function findAssets(tx: Transaction, text: string, customerId?: str
     .from(asset)
     .innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id))
     .innerJoin(customer, eq(asset.customerId, customer.id))
-    .where(and(sql`${asset.id} in (${which})`, customerId ? eq(asset.customerId, customerId) : undefined))
-    .orderBy(sql`upper(${asset.serial}) <> ${typed.toUpperCase()}`, asset.serial)
-    .limit(8);
+    .where(which)
+    .orderBy(order, asset.serial)
+    .limit(limit);
   return rows.map(({ procedureId, ...row }) => {
     const procedure = procedureId ? shippedProcedure(procedureId) : undefined;
     return { ...row, asksSamples: procedure ? samplesAsked(procedure) : [] };

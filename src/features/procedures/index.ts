@@ -1,0 +1,2 @@
+export { ProcedureTable } from './procedure-table';
+export { ProcedureView } from './procedure-view';

@@ -1,0 +1,1 @@
+export { listProcedures, procedureJson, procedurePage } from './server/list-procedures';
