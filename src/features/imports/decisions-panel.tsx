@@ -32,55 +32,70 @@ export function DecisionsPanel({ asked, models, decisions, change }: Props) {
   if (asked.length === 0) return null;
   return (
     <div className="row mt-3">
-      {customers.length > 0 && (
-        <div className="col-lg-6">
-          <h3 className="fs-6">{say({ code: 'import.decideCustomers' })}</h3>
-          {customers.map(({ name, like, like_id: id, n }) => (
-            <label key={name} className="d-flex gap-2 align-items-center mb-1">
-              <span className="flex-fill text-break">
-                {name} <span className="quiet small">{n}</span>
-              </span>
-              <Form.Select
-                size="sm"
-                style={{ maxWidth: '18rem' }}
-                aria-label={name}
-                value={decisions.customers[name] ?? ''}
-                onChange={(event) => decide('customers', name, event.target.value)}
-              >
-                <option value="">{say({ code: 'import.choose' })}</option>
-                {id && <option value={id}>{like}</option>}
-                <option value="new">{say({ code: 'import.asNew' })}</option>
-              </Form.Select>
-            </label>
-          ))}
-        </div>
-      )}
-      {unknown.length > 0 && (
-        <div className="col-lg-6">
-          <h3 className="fs-6">{say({ code: 'import.decideModels' })}</h3>
-          {unknown.map(({ name, n }) => (
-            <label key={name} className="d-flex gap-2 align-items-center mb-1">
-              <span className="flex-fill text-break">
-                {name} <span className="quiet small">{n}</span>
-              </span>
-              <Form.Select
-                size="sm"
-                style={{ maxWidth: '18rem' }}
-                aria-label={name}
-                value={decisions.models[name] ?? ''}
-                onChange={(event) => decide('models', name, event.target.value)}
-              >
-                <option value="">{say({ code: 'import.leaveOut' })}</option>
-                {models.map((model) => (
-                  <option key={model.id} value={model.id}>
-                    {model.name}
-                  </option>
-                ))}
-              </Form.Select>
-            </label>
-          ))}
-        </div>
-      )}
+      <Questions
+        title={say({ code: 'import.decideCustomers' })}
+        asked={customers}
+        decided={decisions.customers}
+        decide={(name, value) => decide('customers', name, value)}
+        undecided={say({ code: 'import.choose' })}
+        choices={({ like, like_id: id }) => [
+          ...(id && like ? [{ id, name: like }] : []),
+          { id: 'new', name: say({ code: 'import.asNew' }) },
+        ]}
+      />
+      <Questions
+        title={say({ code: 'import.decideModels' })}
+        asked={unknown}
+        decided={decisions.models}
+        decide={(name, value) => decide('models', name, value)}
+        undecided={say({ code: 'import.leaveOut' })}
+        choices={() => models}
+      />
+    </div>
+  );
+}
+
+/** One question a name, with how many rows it is about. */
+function Questions({
+  title,
+  asked,
+  decided,
+  decide,
+  undecided,
+  choices,
+}: {
+  title: string;
+  asked: Asked[];
+  decided: Record<string, string>;
+  decide: (name: string, value: string) => void;
+  undecided: string;
+  choices: (one: Asked) => { id: string; name: string }[];
+}) {
+  if (asked.length === 0) return null;
+  return (
+    <div className="col-lg-6">
+      <h3 className="fs-6">{title}</h3>
+      {asked.map((one) => (
+        <label key={one.name} className="d-flex gap-2 align-items-center mb-1">
+          <span className="flex-fill text-break">
+            {one.name} <span className="quiet small">{one.n}</span>
+          </span>
+          <Form.Select
+            size="sm"
+            style={{ maxWidth: '18rem' }}
+            aria-label={one.name}
+            value={decided[one.name] ?? ''}
+            onChange={(event) => decide(one.name, event.target.value)}
+          >
+            <option value="">{undecided}</option>
+            {choices(one).map((choice) => (
+              <option key={choice.id} value={choice.id}>
+                {choice.name}
+              </option>
+            ))}
+          </Form.Select>
+        </label>
+      ))}
     </div>
   );
 }

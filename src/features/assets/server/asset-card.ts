@@ -4,6 +4,7 @@ import type { Transaction } from '@/data/connection';
 import { usesOfAsset } from '@/features/due/server';
 import { entriesOf } from '@/features/station/server';
 import { responseTimes } from './response-times';
+import { assetsBegun, assetsHaving, CUSTOMER_TEXT, plainLike } from '@/data/find-text';
 import {
   asset,
   assetChannel,
@@ -87,20 +88,18 @@ export async function assetCard(tx: Transaction, id: string) {
   };
 }
 
-/** Instruments whose serial, tag, model or customer has the text in it: each by an index of its own, so that what is rare is found as fast in a large house. */
 /** As many are looked at by each way of matching; whoever finds more types more. */
 const MOST_MATCHES = 2000;
+/** Instruments whose serial, tag, model or customer has the text in it: each by an index of its own, so that what is rare is found as fast in a large house. */
 const matching = (typed: string) => {
-  const plain = typed.replace(/[\\%_]/g, (sign) => `\\${sign}`);
-  const [begins, part, low] = [`${plain.toUpperCase()}%`, `%${plain}%`, `%${plain.toLowerCase()}%`];
-  const codes = sql`(select id from asset where upper(serial) like ${begins} limit ${MOST_MATCHES}) union (select id from asset where tag <> '' and upper(tag) like ${begins} limit ${MOST_MATCHES})`;
+  const low = `%${plainLike(typed.toLowerCase())}%`;
+  const codes = assetsBegun(typed, MOST_MATCHES);
   // Trigrams need three letters: with fewer only a beginning is looked for.
   if (typed.length < 3) return codes;
   return sql`${codes}
-  union (select id from asset where serial ilike ${part} limit ${MOST_MATCHES})
-  union (select id from asset where tag ilike ${part} limit ${MOST_MATCHES})
+  union ${assetsHaving(typed, MOST_MATCHES)}
   union (select a.id from instrument_model m join asset a on a.model_id = m.id where lower(m.maker || ' ' || m.name || ' ' || m.kind) like ${low} limit ${MOST_MATCHES})
-  union (select a.id from customer c join asset a on a.customer_id = c.id where lower(c.name || ' ' || c.contact || ' ' || c.email || ' ' || c.phone || ' ' || c.address) like ${low} limit ${MOST_MATCHES})`;
+  union (select a.id from customer c join asset a on a.customer_id = c.id where ${CUSTOMER_TEXT} like ${low} limit ${MOST_MATCHES})`;
 };
 
 /** Instruments by serial, tag, maker, model or customer; paged by key (serial and id). */

@@ -3,6 +3,7 @@ import Papa from 'papaparse';
 import { alias } from 'drizzle-orm/pg-core';
 import type { CertificateContent } from '@/core/certificate';
 import type { Transaction } from '@/data/connection';
+import { assetsBegun, CUSTOMER_TEXT, plainLike } from '@/data/find-text';
 import { asset, certificate, customer, instrumentModel, runSummary, ticket } from '@/data/schema';
 import { isId } from '@/platform/shape';
 
@@ -81,11 +82,9 @@ export async function publicWorkshop(tx: Transaction): Promise<string> {
 const MOST_MATCHES = 500;
 /** A document whose number begins so, whose instrument's serial or tag begins so, or whose customer's name has it. */
 function about(typed: string): SQL {
-  const plain = typed.replace(/[\\%_]/g, (sign) => `\\${sign}`);
-  const [begins, low] = [`${plain.toUpperCase()}%`, `%${plain.toLowerCase()}%`];
-  return sql`(${certificate.number} like ${begins}
-    or ${certificate.assetId} in ((select id from asset where upper(serial) like ${begins} limit ${MOST_MATCHES}) union (select id from asset where tag <> '' and upper(tag) like ${begins} limit ${MOST_MATCHES}))
-    ${typed.length < 3 ? sql`` : sql`or ${certificate.customerId} in (select id from customer c where lower(c.name || ' ' || c.contact || ' ' || c.email || ' ' || c.phone || ' ' || c.address) like ${low} limit ${MOST_MATCHES})`})`;
+  const [begins, low] = [`${plainLike(typed.toUpperCase())}%`, `%${plainLike(typed.toLowerCase())}%`];
+  const named = sql`or ${certificate.customerId} in (select id from customer c where ${CUSTOMER_TEXT} like ${low} limit ${MOST_MATCHES})`;
+  return sql`(${certificate.number} like ${begins} or ${certificate.assetId} in (${assetsBegun(typed, MOST_MATCHES)}) ${typed.length < 3 ? sql`` : named})`;
 }
 
 /** Rows of the table at most. */

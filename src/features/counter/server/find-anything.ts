@@ -1,5 +1,6 @@
 import { sql, type SQL } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
+import { assetsBegun, assetsHaving, plainLike } from '@/data/find-text';
 import { listCustomers } from '@/features/customers/server';
 import { dateIn } from '@/platform/clock';
 import { mayRead } from '@/platform/permission';
@@ -35,8 +36,6 @@ const EACH = 5;
 /** Trigrams need three letters; a shorter text is looked for as a beginning. */
 const PART = 3;
 const MISSPELT = 4;
-
-const likely = (text: string) => text.replace(/[\\%_]/g, (sign) => `\\${sign}`);
 
 /**
  * Everything that has what is typed: codes whole or short ("c-62"), beginnings and parts of serials and tags, names of customers, contacts, models, people, lots and suppliers' certificates, mails; where nothing has it, what is spelt much like it.
@@ -99,17 +98,12 @@ async function instruments(tx: Transaction, typed: string): Promise<Hits> {
       sql`select '/assets/' || a.id as href, a.serial || case when a.tag <> '' then ' (' || a.tag || ')' else '' end as label, a.maker || ' ' || m.name || ', ' || k.name as about
         from (${which}) w join asset a on a.id = w.id join instrument_model m on m.id = a.model_id join customer k on k.id = a.customer_id order by ${order} limit ${EACH}`,
     );
-  const begins = `${likely(typed.toUpperCase())}%`;
   const first = await select(
-    sql`(select id from asset where upper(serial) like ${begins} order by upper(serial) using ~<~ limit ${EACH}) union (select id from asset where tag <> '' and upper(tag) like ${begins} order by upper(tag) using ~<~ limit ${EACH})`,
+    assetsBegun(typed, EACH),
     sql`upper(a.serial) <> ${typed.toUpperCase()} and upper(a.tag) <> ${typed.toUpperCase()}, a.serial`,
   );
   if (first.length >= EACH || typed.length < PART) return { group: 'instruments', hits: first };
-  const part = `%${likely(typed)}%`;
-  const some = await select(
-    sql`(select id from asset where serial ilike ${part} limit ${EACH}) union (select id from asset where tag ilike ${part} limit ${EACH})`,
-    sql`a.serial`,
-  );
+  const some = await select(assetsHaving(typed, EACH), sql`a.serial`);
   const both = [...first, ...some.filter((one) => !first.some((other) => other.href === one.href))].slice(0, EACH);
   if (both.length > 0 || typed.length < MISSPELT || !/\d/.test(typed)) return { group: 'instruments', hits: both };
   const near = await select(
@@ -132,28 +126,28 @@ const contacts = (tx: Transaction, typed: string) =>
   hits(
     tx,
     sql`select '/customers/' || c.customer_id as href, c.name as label, k.name || ' ' || c.email as about from customer_contact c join customer k on k.id = c.customer_id
-      where lower(c.name || ' ' || c.email || ' ' || c.phone) like ${`%${likely(typed.toLowerCase())}%`} order by c.name limit ${EACH}`,
+      where lower(c.name || ' ' || c.email || ' ' || c.phone) like ${`%${plainLike(typed.toLowerCase())}%`} order by c.name limit ${EACH}`,
   );
 const models = (tx: Transaction, typed: string) =>
   hits(
     tx,
     sql`select '/models/' || id as href, maker || ' ' || name as label, kind as about from instrument_model
-      where lower(maker || ' ' || name || ' ' || kind) like ${`%${likely(typed.toLowerCase())}%`} order by retired_at is not null, maker, name limit ${EACH}`,
+      where lower(maker || ' ' || name || ' ' || kind) like ${`%${plainLike(typed.toLowerCase())}%`} order by retired_at is not null, maker, name limit ${EACH}`,
   );
 /** Lot, name, or the supplier's certificate: the shelf stays small. */
 const shelf = (tx: Transaction, typed: string) =>
   hits(
     tx,
     sql`select '/shelf/' || id as href, name as label, lot || case when certificate <> '' then ', ' || certificate else '' end as about from reference
-      where lot ilike ${`${likely(typed)}%`} or certificate ilike ${`%${likely(typed)}%`} or name ilike ${`%${likely(typed)}%`} order by state = 'good' desc, upper(lot) <> ${typed.toUpperCase()}, lot limit ${EACH}`,
+      where lot ilike ${`${plainLike(typed)}%`} or certificate ilike ${`%${plainLike(typed)}%`} or name ilike ${`%${plainLike(typed)}%`} order by state = 'good' desc, upper(lot) <> ${typed.toUpperCase()}, lot limit ${EACH}`,
   );
 const people = (tx: Transaction, typed: string) =>
   hits(
     tx,
-    sql`select '/office/audit?person=' || id as href, name as label, email as about from "user" where name ilike ${`%${likely(typed)}%`} or email ilike ${`${likely(typed)}%`} order by name limit ${EACH}`,
+    sql`select '/office/audit?person=' || id as href, name as label, email as about from "user" where name ilike ${`%${plainLike(typed)}%`} or email ilike ${`${plainLike(typed)}%`} order by name limit ${EACH}`,
   );
 const mails = (tx: Transaction, typed: string) =>
   hits(
     tx,
-    sql`select '/due/outbox' as href, m.subject as label, m.recipient as about from (select * from mail where lower(recipient || ' ' || subject) like ${`%${likely(typed.toLowerCase())}%`} limit 200) m order by m.created_at desc limit 3`,
+    sql`select '/due/outbox' as href, m.subject as label, m.recipient as about from (select * from mail where lower(recipient || ' ' || subject) like ${`%${plainLike(typed.toLowerCase())}%`} limit 200) m order by m.created_at desc limit 3`,
   );

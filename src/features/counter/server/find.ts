@@ -1,15 +1,14 @@
 import { and, asc, eq, ilike, inArray, isNull, or, sql, type SQL } from 'drizzle-orm';
 import { samplesAsked } from '@/core/procedure/schools-of';
 import type { Transaction } from '@/data/connection';
+import { assetsBegun, assetsHaving, plainLike } from '@/data/find-text';
 import { asset, assetChannel, certificate, customer, instrumentModel, reference, ticket } from '@/data/schema';
 import { shippedProcedure } from '@/procedures';
 import { numbersMeant } from './short-code';
 
-const escape = (text: string) => text.replace(/[\\%_]/g, (sign) => `\\${sign}`);
-
 /** Customers in work by part of the name, best first. */
 export async function findCustomers(tx: Transaction, text: string) {
-  const like = `%${escape(text.trim())}%`;
+  const like = `%${plainLike(text.trim())}%`;
   return tx
     .select({
       id: customer.id,
@@ -29,13 +28,9 @@ export async function findCustomers(tx: Transaction, text: string) {
 /** Instruments by part of serial or tag, with whose they are and whether they are in the house already. */
 export async function findAssets(tx: Transaction, text: string, customerId?: string) {
   const typed = text.trim();
-  const [begins, part] = [`${escape(typed.toUpperCase())}%`, `%${escape(typed)}%`];
   // Whole or begun codes by an index of their order; parts by trigrams, which need three letters. Each branch stops after a few.
-  const ordered = sql`(select id from asset where upper(serial) like ${begins} order by upper(serial) using ~<~ limit 8) union (select id from asset where tag <> '' and upper(tag) like ${begins} order by upper(tag) using ~<~ limit 8)`;
-  const which =
-    typed.length < 3
-      ? ordered
-      : sql`${ordered} union (select id from asset where serial ilike ${part} limit 40) union (select id from asset where tag ilike ${part} limit 40)`;
+  const begun = assetsBegun(typed, 8);
+  const which = typed.length < 3 ? begun : sql`${begun} union ${assetsHaving(typed, 40)}`;
   return instruments(
     tx,
     and(sql`${asset.id} in (${which})`, customerId ? eq(asset.customerId, customerId) : undefined),

@@ -1,5 +1,6 @@
 import { sql, type SQL } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
+import { CUSTOMER_TEXT, plainLike } from '@/data/find-text';
 import { isId } from '@/platform/shape';
 
 export interface CustomerRow extends Record<string, unknown> {
@@ -14,9 +15,6 @@ export interface CustomerRow extends Record<string, unknown> {
   nextDue: string | null;
 }
 
-const escape = (text: string) => text.replace(/[\\%_]/g, (sign) => `\\${sign}`);
-/** As the index customer_text has it. */
-const TEXT = sql`lower(c.name || ' ' || c.contact || ' ' || c.email || ' ' || c.phone || ' ' || c.address)`;
 /** Names that share so much of their threes of letters are looked at as one misspelt. */
 const ALIKE = 0.35;
 
@@ -25,8 +23,8 @@ function matches(text: string): SQL | null {
   const words = text.trim().toLowerCase().split(/\s+/).filter(Boolean).slice(0, 6);
   if (words.length === 0) return null;
   const each = words.map((word) => {
-    const like = `%${escape(word)}%`;
-    return sql`(${TEXT} like ${like} or c.id in (select k.customer_id from customer_contact k where lower(k.name || ' ' || k.email || ' ' || k.phone) like ${like}))`;
+    const like = `%${plainLike(word)}%`;
+    return sql`(${CUSTOMER_TEXT} like ${like} or c.id in (select k.customer_id from customer_contact k where lower(k.name || ' ' || k.email || ' ' || k.phone) like ${like}))`;
   });
   return sql.join(each, sql` and `);
 }

@@ -1,6 +1,7 @@
 import { addDays, addMonths, endOfMonth, format, parseISO, startOfMonth } from 'date-fns';
 import { and, eq, gte, isNotNull, lte, sql } from 'drizzle-orm';
 import type { Database, Transaction } from '@/data/connection';
+import { plainLike } from '@/data/find-text';
 import { asset, customer, instrumentModel } from '@/data/schema';
 import { isId } from '@/platform/shape';
 
@@ -117,10 +118,7 @@ export async function customersWithDue(tx: Transaction, typed: string) {
     .select({ id: customer.id, name: customer.name })
     .from(customer)
     .where(
-      sql`lower(${customer.name}) like ${`%${typed
-        .trim()
-        .toLowerCase()
-        .replace(/[\\%_]/g, (sign) => `\\${sign}`)}%`} and ${customer.mergedInto} is null
+      sql`lower(${customer.name}) like ${`%${plainLike(typed.trim().toLowerCase())}%`} and ${customer.mergedInto} is null
         and exists (select from asset a where a.customer_id = ${customer.id} and a.next_due is not null and a.status = 'inUse')`,
     )
     .orderBy(sql`lower(${customer.name})`, customer.id)

@@ -1,6 +1,7 @@
 import { and, desc, eq, gte, ilike, lt, sql } from 'drizzle-orm';
 import Papa from 'papaparse';
 import type { Transaction } from '@/data/connection';
+import { plainLike } from '@/data/find-text';
 import { audit } from '@/data/schema';
 import { IDS, piecesOf, saidOfAction } from '../audit-words';
 import { namesOfIds } from './names-of-ids';
@@ -23,7 +24,7 @@ function matching({ before, person, action, text, from, to }: AuditQuery, zone: 
     Number.isSafeInteger(key) && key > 0 ? lt(audit.id, key) : undefined,
     person ? sql`${audit.actor}->>'id' = ${person}` : undefined,
     action ? eq(audit.action, action) : undefined,
-    text ? ilike(audit.subject, `%${text.replace(/[\\%_]/g, (sign) => `\\${sign}`)}%`) : undefined,
+    text ? ilike(audit.subject, `%${plainLike(text)}%`) : undefined,
     isDay(from) ? gte(audit.at, sql`(${from}::date)::timestamp at time zone ${zone}`) : undefined,
     isDay(to) ? lt(audit.at, sql`(${to}::date + 1)::timestamp at time zone ${zone}`) : undefined,
   );
