@@ -10,6 +10,7 @@ const NAMES: Record<string, string> = {
   customer_merge: 'merging',
   instrument_model: 'model',
   user: 'person',
+  import_batch: 'table taken in',
   interval_policy: 'interval',
 };
 export const plain = (table: string): string => NAMES[table] ?? table.replace(/_/g, ' ');

@@ -2,6 +2,7 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { say } from '@/core/words/say';
 import { dayTime } from '@/ui/format';
+import { ExportLinks } from '@/ui/export-links';
 import { Link } from '@/ui/link';
 import { Pager } from '@/ui/pager';
 import { piecesOf, saidOfAction } from './audit-words';
@@ -26,8 +27,8 @@ export function AuditTable({ list, query, people, actions, zone }: Props) {
   return (
     <div className="sheet">
       <AuditChoice query={query} people={people} actions={actions} />
-      <p className="small mb-2">
-        <a href={`/office/audit/export?${new URLSearchParams(asked)}`}>{say({ code: 'asset.export' })}</a>
+      <p className="mb-2">
+        <ExportLinks base="/office/audit/export" query={asked} />
       </p>
       {list.rows.length === 0 && <p className="quiet mb-0">{say({ code: 'audit.none' })}</p>}
       <table className="table mb-0">

@@ -13,6 +13,7 @@ export const CHANGED_TABLES = [
   'reference',
   'reference_check',
   'interval_policy',
+  'import_batch',
   'setting',
   'user',
   'standing_value',
@@ -53,6 +54,7 @@ async function namesOf(tx: Transaction, rows: { tableName: string; rowKey: strin
     ['asset', 'serial'],
     ['instrument_model', 'name'],
     ['reference', 'lot'],
+    ['import_batch', 'file_name'],
     ['user', 'name'],
   ] as const) {
     const keys = [...new Set(rows.filter((row) => row.tableName === table).map((row) => row.rowKey))];
