@@ -32,7 +32,7 @@ module.exports = {
     never(
       'core-only-listed-libraries',
       'core',
-      'node_modules/(?!(decimal\\.js|date-fns|@date-fns|@noble|canonicalize|yup|jose|intl-messageformat|@formatjs|@types)/)',
+      'node_modules/(?!(decimal\\.js-light|date-fns|@date-fns|@noble|canonicalize|yup|jose|intl-messageformat|@formatjs|@types)/)',
     ),
     never('core-no-node', 'core', '.*', { dependencyTypes: ['core'] }),
     never('procedures-only-core', 'procedures', '^src/(?!core/|procedures/)'),

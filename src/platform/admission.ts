@@ -4,7 +4,7 @@ import { database } from '@/data/connection';
 import { recordAudit } from './audit';
 import { may, mayRead, type Permission } from './permission';
 import { currentStanding, keepSeen } from './session';
-import '@/core/words/en/account';
+import '@/core/words/en/door';
 
 /** What a door asks of whoever comes in. */
 export interface Door {

@@ -7,7 +7,7 @@ import { account, user } from '@/data/schema';
 import { guardedTry } from './guarded-try';
 import { Problem } from './problem';
 import type { Signed } from './use-case';
-import '@/core/words/en/office';
+import '@/core/words/en/sign';
 
 /** What somebody can put their name to; each says what the name means. */
 export type SigningAct = 'approve' | 'revise' | 'withdraw';

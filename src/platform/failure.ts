@@ -4,7 +4,7 @@ import { say } from '@/core/words/say';
 import { databaseRefusal, isUnreachable, type DatabaseRefusal } from '@/data/database-problem';
 import { log } from './log';
 import { Problem } from './problem';
-import '@/core/words/en/office';
+import '@/core/words/en/answers';
 
 /** What a person sees when something can't be done. */
 export interface Failure {

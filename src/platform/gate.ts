@@ -1,6 +1,6 @@
 import { say } from '@/core/words/say';
 import { Problem } from './problem';
-import '@/core/words/en/office';
+import '@/core/words/en/answers';
 
 /**
  * Lets only so many pieces of work run at once and so many wait, of one `who` no more than `waitingEach`; whoever comes beyond that is told at once. For what costs much and anybody may ask for.

@@ -5,7 +5,7 @@ import { signInFailure } from '@/data/schema';
 import { gate } from './gate';
 import { Problem } from './problem';
 import { delayAfter } from './try-delay';
-import '@/core/words/en/office';
+import '@/core/words/en/answers';
 
 const WINDOW_MS = 15 * 60_000;
 /** One network is given the tries of five people before it waits. */

@@ -2,7 +2,7 @@ import type { Actor } from '@/core/record/event';
 import { say } from '@/core/words/say';
 import { may, type Permission } from './permission';
 import { Problem } from './problem';
-import '@/core/words/en/account';
+import '@/core/words/en/door';
 
 /**
  * What a use case asks first, whoever calls it: page, action, route, job or seed. More than one permission: any of them is enough.

@@ -2,7 +2,7 @@ import { ZxcvbnFactory } from '@zxcvbn-ts/core';
 import * as common from '@zxcvbn-ts/language-common';
 import { say } from '@/core/words/say';
 import { Problem } from '@/platform/problem';
-import '@/core/words/en/office';
+import '@/core/words/en/house';
 
 export const SHORTEST = 12;
 /** "Safely unguessable" on the scale of 0 to 4: more than 10⁸ guesses. */

@@ -10,7 +10,7 @@ import { isOfKind, isOwnOrigin } from './own-origin';
 import { NOBODY } from './nobody';
 import { Problem } from './problem';
 import { refuseMisshapen } from './shape';
-import '@/core/words/en/office';
+import '@/core/words/en/answers';
 
 export interface RouteContext {
   tx: Transaction;

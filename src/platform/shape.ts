@@ -1,7 +1,7 @@
 import type { InferType, Schema } from 'yup';
 import { say } from '@/core/words/say';
 import { Problem } from './problem';
-import '@/core/words/en/office';
+import '@/core/words/en/answers';
 
 const DEEPEST = 40;
 const MOST_PARTS = 200_000;

@@ -1,5 +1,5 @@
 import { say } from '@/core/words/say';
-import '@/core/words/en/office';
+import '@/core/words/en/house';
 
 /** What a thing is called where people read of it. */
 const NAMES: Record<string, string> = {

@@ -1,6 +1,6 @@
 import type { StatusId } from '@/core/results/instrument-status';
 import { say } from '@/core/words/say';
-import '@/core/words/en/paper';
+import '@/core/words/en/status';
 
 /** A tag that stands: shown wherever somebody meets the instrument. Nothing for one that is in use. */
 export function StatusMark({ status, why = '' }: { status: StatusId; why?: string }) {

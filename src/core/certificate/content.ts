@@ -22,7 +22,8 @@ import { environmentOf, referenceIdOf, referencesOf } from './references';
 import { tracesOf } from './traces';
 import { SCHEMA_2, type CertificateVersion2, type DocumentKind, type ResultText } from './version-2';
 import '@/core/words/en/certificate';
-import '@/core/words/en/paper';
+import '@/core/words/en/remarks';
+import '@/core/words/en/status';
 
 export interface CertificateSource {
   procedure: Procedure;

@@ -12,6 +12,7 @@ import { say, type Language } from '../words/say';
 import type { CertificateVersion2 } from './version-2';
 import '@/core/words/en/certificate';
 import '@/core/words/en/paper';
+import '@/core/words/en/remarks';
 
 /** A channel with its range, step, tolerance and the rules by which it computes. */
 export function describeChannel(channel: RunChannel, language: Language): CertificateVersion2['item']['channels'][number] {

@@ -1,6 +1,6 @@
-import { measurandOf } from '../measurand';
-import type { AddCause, WaterCause, WaterFacts, WaterFinding } from '../measurand/causes/probe-facts';
-import { temperatureCauses } from '../measurand/causes/temperature-causes';
+import { CAUSES } from './causes/causes';
+import type { AddCause, WaterCause, WaterFacts, WaterFinding } from './causes/probe-facts';
+import { temperatureCauses } from './causes/temperature-causes';
 import { waterTest } from './water-tests';
 
 type Found = Omit<WaterFinding, 'nextTest'>;
@@ -18,7 +18,7 @@ export function diagnoseWater(facts: WaterFacts): WaterFinding[] {
   const add: AddCause = (code, score, title, ...because) =>
     found.push({ code, score, title, because: because.filter((text): text is string => Boolean(text)) });
   temperatureCauses(facts, add);
-  measurandOf(facts.measurand).causes?.(facts, add);
+  CAUSES[facts.measurand]?.(facts, add);
   const ranked = merged(found.filter((one) => one.score > 0).sort((a, b) => b.score - a.score));
   return ranked.map((one, index) => ({
     ...one,

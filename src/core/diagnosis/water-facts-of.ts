@@ -4,7 +4,7 @@ import type { Procedure } from '../procedure/procedure';
 import { answersAbout } from '../record/answer-about';
 import type { RunChannel } from '../record/event';
 import { isStruck, standingReading, type RecordedReading, type RunState } from '../record/state';
-import type { Dip, WaterFacts } from '../measurand/causes/probe-facts';
+import type { Dip, WaterFacts } from './causes/probe-facts';
 
 const DAYS_A_MONTH = 30.44;
 const DAY_MS = 86_400_000;

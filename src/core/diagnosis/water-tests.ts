@@ -1,4 +1,4 @@
-import type { WaterCause } from '../measurand/causes/probe-facts';
+import type { WaterCause } from './causes/probe-facts';
 
 interface Test {
   test: string;

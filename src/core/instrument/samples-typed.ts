@@ -1,7 +1,7 @@
 import * as yup from 'yup';
 import { SAMPLE_QUANTITIES, SAMPLE_RANGE, type SampleQuantity, type Samples } from './samples';
 import { say } from '../words/say';
-import '@/core/words/en/office';
+import '@/core/words/en/samples';
 
 /** A figure of the samples as it was typed: empty where nobody knows it. */
 const figure = (quantity: SampleQuantity) =>

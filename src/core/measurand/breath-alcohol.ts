@@ -10,7 +10,6 @@ import { gas, gasInfluences } from './gas';
 import type { InfluenceContext, Measurand, TargetContext } from './measurand';
 import { certifiedText, from, materialOf, plainTarget } from './plain-target';
 import { ROOM, roomFigure } from '../record/room';
-import '@/core/words/en/budget';
 
 /** Dry gas: what comes out of the bottle falls with the air pressure, value and uncertainty alike; the instrument expects it in its own steps. */
 function target(context: TargetContext): TargetUsed | null | Refusal {

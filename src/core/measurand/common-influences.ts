@@ -4,7 +4,6 @@ import { bounded, certified, observed, type Component, type InfluenceId } from '
 import { say, type Fact } from '../words/say';
 import type { InfluenceContext, Measurand } from './measurand';
 import { sourceFact, standingFor, type StandingDefault, type StandingId } from '../uncertainty/standing';
-import '@/core/words/en/budget';
 
 const PPM_A_PERCENT = 10_000;
 

@@ -1,4 +1,3 @@
-import { cellCauses } from './causes/cell-causes';
 import { toReferenceTemperature } from '../conductivity/to-reference-temperature';
 import { Dec } from '../quantity/decimal';
 import type { TargetUsed } from '../record/event';
@@ -12,7 +11,6 @@ import { atTemperature, figure, inUnit, KCL, valueAt } from './liquid-value';
 import type { InfluenceContext, Measurand, TargetContext } from './measurand';
 import { from, materialOf, plainTarget, wrongUnit } from './plain-target';
 import { memory, practice } from '../uncertainty/standing';
-import '@/core/words/en/budget';
 
 function target(context: TargetContext): TargetUsed | null | Refusal {
   const wanted = context.point.target;
@@ -128,7 +126,6 @@ export const conductivity: Measurand = {
     { kind: 'standard', substance: 'ec-5000', name: 'Quick solution, 5.0 mS/cm', unit: 'µS/cm' },
   ],
   probe: 'conductivity',
-  causes: cellCauses,
   describe: ({ water }) => {
     const rule = water?.compensation;
     if (!rule) return [{ code: 'describe.uncompensated' }];

@@ -1,4 +1,3 @@
-import { membraneCauses } from './causes/membrane-causes';
 import { airCalibrationTarget } from '../oxygen/air-calibration';
 import { decimalPlaces } from '../quantity/decimal';
 import type { TargetUsed } from '../record/event';
@@ -14,7 +13,6 @@ import { plain, plainTarget } from './plain-target';
 import { ROOM, roomFigure } from '../record/room';
 import { practice, published } from '../uncertainty/standing';
 import { sourceFact } from '../uncertainty/standing';
-import '@/core/words/en/budget';
 
 /** Water-saturated air at the pressure of the place, in what the channel shows. Source: as `airCalibrationTarget`. */
 function target(context: TargetContext): TargetUsed | null | Refusal {
@@ -101,7 +99,6 @@ export const dissolvedOxygen: Measurand = {
     gradient: practice(0.2, 'absolute', '°C'),
   },
   probe: 'oxygen',
-  causes: membraneCauses,
   describe: ({ water }) =>
     water?.saturation ? [{ code: water.saturation === 'local' ? 'describe.saturationLocal' : 'describe.saturationOneAtm' }] : [],
 };

@@ -1,5 +1,3 @@
-import { glassCauses } from './causes/glass-causes';
-import { offsetCauses } from './causes/offset-causes';
 import { atTemperature } from './liquid-value';
 import type { Component } from '../uncertainty/component';
 import { standingComponent } from './common-influences';
@@ -30,7 +28,6 @@ export const redox: Measurand = {
   },
   liquids: [{ kind: 'standard', substance: 'redox-220', name: 'Redox 220 mV', unit: 'mV' }],
   probe: 'orp',
-  causes: offsetCauses,
   describe: electrode,
 };
 
@@ -50,7 +47,6 @@ export const ion: Measurand = {
     { kind: 'standard', substance: 'fluoride-10', name: 'Fluoride 10 mg/L', unit: 'mg/L' },
   ],
   probe: 'ion',
-  causes: (facts, add) => glassCauses(facts, add, 'ion'),
   describe: electrode,
 };
 

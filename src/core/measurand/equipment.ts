@@ -2,7 +2,6 @@ import type { Binding } from '../record/state';
 import type { MaterialComponent } from '../record/reference-snapshot';
 import { bounded, certified, type Component, type InfluenceId } from '../uncertainty/component';
 import type { WordCode } from '../words/say';
-import '@/core/words/en/budget';
 
 /** A component for what a thermometer, barometer or hygrometer leaves open; bounds by practice where its certificate states nothing. */
 export function equipmentComponent({

@@ -4,7 +4,6 @@ import { standingComponent } from './common-influences';
 import type { Danger, InfluenceContext, Measurand } from './measurand';
 import { plainTarget } from './plain-target';
 import { memory, practice, type StandingDefault, type StandingId } from '../uncertainty/standing';
-import '@/core/words/en/budget';
 
 /** A bench may drift by so much while an instrument stands on it (common practice). */
 const BENCH = { temperatureC: 2, pressureHPa: 5 };

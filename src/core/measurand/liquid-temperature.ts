@@ -10,7 +10,6 @@ import { equipmentComponent } from './equipment';
 import type { InfluenceContext, Inputs, Measurand, PointInput, TargetContext } from './measurand';
 import { movedBy } from './moved';
 import { measures } from '../record/room';
-import '@/core/words/en/budget';
 
 export const THERMOMETER_SLOT = 'thermometer';
 /** Tolerance of an instrument's own sensor where its model states none, °C (common practice). */

@@ -5,7 +5,6 @@ import type { Refusal } from '../words/refusal';
 import type { RunState } from '../record/state';
 import type { Component } from '../uncertainty/component';
 import type { Fact } from '../words/say';
-import type { ProbeCauses } from './causes/probe-facts';
 import type { StandingDefault, StandingId } from '../uncertainty/standing';
 
 /** A figure that has to be known beside the reading before it can be judged. */
@@ -72,8 +71,6 @@ export interface Measurand {
   /** What its liquids are; a shelf offers these. */
   liquids?: readonly StandardLiquid[];
   probe?: ProbeKind;
-  /** Likely causes of what its probe did wrong. */
-  causes?: ProbeCauses;
   /** What its gas sensor is like, where it is a gas. */
   sensor?: GasSensor;
   /** Rules by which the channel computes what it shows, for the document. */

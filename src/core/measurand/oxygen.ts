@@ -11,7 +11,6 @@ import type { InfluenceContext, Measurand, TargetContext } from './measurand';
 import { plain, plainTarget } from './plain-target';
 import { ROOM, roomFigure } from '../record/room';
 import { type RoomQuantity } from '../procedure/room-quantity';
-import '@/core/words/en/budget';
 
 /** Two schools, by model: the maker's 20.9 (or 20.8) as set, or what moist air really holds. */
 const corrected = (state: RunState) => state.started?.schools?.['clean-air'] === 'corrected';

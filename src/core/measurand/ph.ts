@@ -1,4 +1,3 @@
-import { glassCauses } from './causes/glass-causes';
 import { Dec } from '../quantity/decimal';
 import { recogniseBuffer } from '../ph/recognise-buffer';
 import { buffersOfSet, OWN_SET } from '../ph/buffer-sets';
@@ -17,7 +16,6 @@ import { atTemperature } from './liquid-value';
 import type { InfluenceContext, Measurand, PointInput, TargetContext } from './measurand';
 import { plain, plainTarget } from './plain-target';
 import { memory, practice, published } from '../uncertainty/standing';
-import '@/core/words/en/budget';
 
 const MILLIVOLTS = (needed: boolean): PointInput => ({ name: 'millivolts', label: 'mV', needed });
 
@@ -174,5 +172,4 @@ export const pH: Measurand = {
     { kind: 'standard', substance: 'phosphate', name: 'Quick solution, pH 6.86', unit: 'pH' },
   ],
   probe: 'pH',
-  causes: (facts, add) => glassCauses(facts, add, 'pH'),
 };

@@ -1,8 +1,19 @@
-import { Decimal } from 'decimal.js';
+import Decimal from 'decimal.js-light';
 
 /** Decimal arithmetic for displayed figures: enough digits that no reading or tolerance is ever rounded by the tool. */
 export const Dec = Decimal.clone({ precision: 40, rounding: Decimal.ROUND_HALF_EVEN, toExpNeg: -40, toExpPos: 40 });
 export type Dec = Decimal;
+
+/**
+ * The greater of two amounts of one unit.
+ *
+ * @example
+ * greaterOf(new Dec('0.3'), 1).toFixed() // '1'
+ */
+export function greaterOf(one: Dec | number | string, other: Dec | number | string): Dec {
+  const [a, b] = [new Dec(one), new Dec(other)];
+  return a.lt(b) ? b : a;
+}
 
 const PLAIN = /^[+-]?\d+(\.\d+)?$/;
 

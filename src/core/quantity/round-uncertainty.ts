@@ -14,6 +14,6 @@ import { roundHalfEven } from './round-half-even';
 export function roundUncertainty({ expanded }: { expanded: number }): { text: string; places: number } {
   requireAbove('expanded', expanded, 0);
   const rounded = new Dec(expanded).toSignificantDigits(2, Dec.ROUND_HALF_EVEN);
-  const places = Math.max(0, 1 - rounded.e);
+  const places = Math.max(0, 1 - rounded.exponent());
   return { text: roundHalfEven({ value: rounded.toFixed(), places }), places };
 }

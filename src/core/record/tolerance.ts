@@ -1,4 +1,4 @@
-import { Dec } from '../quantity/decimal';
+import { Dec, greaterOf } from '../quantity/decimal';
 
 /** Tolerance as agreed: the greater of an absolute and a relative part; zero may have its own. Decimal texts. */
 export interface Tolerance {
@@ -21,5 +21,5 @@ export function toleranceAt({ tolerance, target, zero }: { tolerance: Tolerance;
     .abs()
     .times(tolerance.percentOfTarget ?? 0)
     .div(100);
-  return Dec.max(absolute, relative).toFixed();
+  return greaterOf(absolute, relative).toFixed();
 }

@@ -1,6 +1,7 @@
 import { sourceFact, type StandingValue } from '../uncertainty/standing';
 import type { Component } from '../uncertainty/component';
 import { say } from '../words/say';
+import '@/core/words/en/budget';
 import type { Judged, ResultLine } from './judged';
 
 /**

@@ -4,7 +4,7 @@ import type { RunState } from '../record/state';
 import { say, type Language } from '../words/say';
 import { notLookedAt } from './outcome';
 import { answerText } from './reason';
-import '@/core/words/en/certificate';
+import '@/core/words/en/remarks';
 
 export type NotPlainKind =
   'finding' | 'late' | 'leftOut' | 'deviation' | 'readBack' | 'setting' | 'part' | 'care' | 'channel' | 'note';

@@ -1,4 +1,4 @@
-import { Dec } from '../quantity/decimal';
+import { Dec, greaterOf } from '../quantity/decimal';
 import type { Slot } from '../procedure/procedure';
 import type { RunChannel } from '../record/event';
 import type { ReferenceSnapshot } from '../record/reference-snapshot';
@@ -52,7 +52,7 @@ export function checkReference({
       { ...beside, numbers: { openedUntil: reference.openedUntil, today } },
     );
   const dose = reference.detail?.doseMl ?? '0';
-  if (reference.leftMl !== undefined && new Dec(reference.leftMl).lt(Dec.max(dose, 1)))
+  if (reference.leftMl !== undefined && new Dec(reference.leftMl).lt(greaterOf(dose, 1)))
     return refuse('empty', `${name} is used up: ${reference.leftMl} mL left, a dose is ${dose} mL.`, beside);
   const untraced = untraceable(reference);
   if (untraced)

@@ -10,7 +10,6 @@ import type { TargetUsed } from '../record/event';
 import { judgeReading } from './judge';
 import { toleranceAt } from '../record/tolerance';
 import { nothingJudged, type Judgement } from '../record/judgement';
-import '@/core/words/en/budget';
 
 /** Judges a reading at a point: target and budget by the measurand, limits by point and channel, gates and cautions by the point. */
 export function judgeAtPoint(reading: Reading, target: TargetUsed | null, context: Omit<InfluenceContext, 'target'>): Judgement {

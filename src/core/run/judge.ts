@@ -89,5 +89,5 @@ function statedUncertainty(expanded: number, spread: string, places: number): { 
   const least = new Dec(spread).div(2);
   if (least.lte(rounded.text)) return rounded;
   const up = new Dec(Math.max(expanded, least.toNumber())).toSignificantDigits(2, Dec.ROUND_UP);
-  return { text: up.toFixed(Math.max(0, 1 - up.e)), places: Math.max(0, 1 - up.e) };
+  return { text: up.toFixed(Math.max(0, 1 - up.exponent())), places: Math.max(0, 1 - up.exponent()) };
 }

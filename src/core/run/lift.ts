@@ -2,7 +2,6 @@ import { traitsOfWords } from '../instrument/traits';
 import type { Component, ComponentDistribution, InfluenceId } from '../uncertainty/component';
 import { EVENT_VERSION, type RunEvent } from '../record/event';
 import { checkEventData } from './read-event';
-import '@/core/words/en/budget';
 
 export type Lifter = (event: Record<string, unknown>) => Record<string, unknown>;
 

@@ -3,8 +3,8 @@ import type { Procedure } from '../procedure/procedure';
 import { UNITS_OF } from '../quantity/unit';
 import type { WordCode } from '../words/say';
 import type { ModelChannel } from './channel';
-import '@/core/words/en/certificate';
 import '@/core/words/en/models';
+import '@/core/words/en/certificate';
 
 /** What does not fit together in a model: where (the path of its field), a code of the catalogue, and figures. */
 export interface ModelProblem {

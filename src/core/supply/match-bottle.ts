@@ -114,7 +114,10 @@ function matchOne(
     serves,
     reasons,
     usable: serves.length > 0 && !reasons.some((reason) => reason.channel === null && reason.weight === 'refuses'),
-    runsLeft: bottle.availableL === undefined || litres <= 0 ? null : new Dec(bottle.availableL).div(litres).floor().toNumber(),
+    runsLeft:
+      bottle.availableL === undefined || litres <= 0
+        ? null
+        : new Dec(bottle.availableL).div(litres).toDecimalPlaces(0, Dec.ROUND_FLOOR).toNumber(),
   };
 }
 

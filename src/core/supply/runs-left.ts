@@ -25,5 +25,5 @@ export function runsLeft({
   requireAbove('minutes', minutes, 0);
   requireRange('wasteFactor', wasteFactor, 0, Infinity);
   const perRun = new Dec(flowLPerMin).times(minutes).times(new Dec(1).plus(wasteFactor));
-  return new Dec(availableL).div(perRun).floor().toNumber();
+  return new Dec(availableL).div(perRun).toDecimalPlaces(0, Dec.ROUND_FLOOR).toNumber();
 }

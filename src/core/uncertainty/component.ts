@@ -1,6 +1,5 @@
 import { requireAbove, requireRange } from '../range-error';
 import type { Fact, WordCode } from '../words/say';
-import '@/core/words/en/budget';
 
 export type ComponentDistribution = 'normal' | 'rectangular' | 'triangular' | 'uShaped' | 't';
 /** What a component of a budget stands for: a closed list, named by the catalogue. */

@@ -3,7 +3,6 @@ import type { Fact } from '../words/say';
 import type { ComponentDistribution } from './component';
 import { normalCdf } from './normal';
 import { coverageFactor } from './student';
-import '@/core/words/en/budget';
 
 export interface Contribution {
   contribution: number;

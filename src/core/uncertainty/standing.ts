@@ -1,5 +1,5 @@
 import type { Fact } from '../words/say';
-import '@/core/words/en/budget';
+import '@/core/words/en/sources';
 
 /** Figures of a budget that no single reading gives: found once by a study, taken from a paper, or common practice. A closed list. */
 export const STANDING_IDS = [

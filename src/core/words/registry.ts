@@ -13,3 +13,17 @@ export function addWords(part: Readonly<Record<string, string>>, language: Langu
 
 /** The message of a code, where a part with it was imported. */
 export const wordOf = (code: string, language: Language = 'en'): string | undefined => words.get(`${language}/${code}`);
+
+type SayChoices = (message: string, language: Language, numbers: Readonly<Record<string, string | number>> | undefined) => string;
+let choices: SayChoices | null = null;
+
+/** Where messages that choose are said: told by `choices.ts`, which every part with such a message imports. */
+export const sayChoicesWith = (say: SayChoices): void => {
+  choices = say;
+};
+
+/** Errors: RangeError where no part brought the grammar of choices along. */
+export function sayChoices(...given: Parameters<SayChoices>): string {
+  if (!choices) throw new RangeError(`the part of the catalogue that has “${given[0]}” must import choices`);
+  return choices(...given);
+}

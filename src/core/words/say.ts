@@ -1,6 +1,6 @@
-import { IntlMessageFormat } from 'intl-messageformat';
 import type { WordCode } from './en';
-import { wordOf, type Language } from './registry';
+import { fill, isPlain } from './fill';
+import { sayChoices, wordOf, type Language } from './registry';
 // What the core itself says, wherever it runs; every other part is imported by who says it.
 import './en/bench';
 import './en/judgement';
@@ -19,8 +19,6 @@ export interface Fact {
   numbers?: Numbers;
 }
 
-const made = new Map<string, IntlMessageFormat>();
-
 /**
  * The sentence of a fact in a language, from the one catalogue of that language (ICU messages).
  * Figures are put in as they are given: a display's digits are never formatted anew. Errors: RangeError for a code of no part that was imported.
@@ -29,16 +27,10 @@ const made = new Map<string, IntlMessageFormat>();
  * say({ code: 'influence.resolution' }) // 'resolution of the display'
  */
 export function say(fact: Fact, language: Language = 'en'): string {
-  const key = `${language}/${fact.code}`;
-  let format = made.get(key);
-  if (!format) {
-    const message = wordOf(fact.code, language);
-    if (message === undefined)
-      throw new RangeError(`code must be one of a part of the catalogue that is imported, got ${String(fact.code)}`);
-    format = new IntlMessageFormat(message, language, undefined, { ignoreTag: true });
-    made.set(key, format);
-  }
-  return String(format.format(fact.numbers));
+  const message = wordOf(fact.code, language);
+  if (message === undefined)
+    throw new RangeError(`code must be one of a part of the catalogue that is imported, got ${String(fact.code)}`);
+  return isPlain(message) ? fill(message, fact.numbers) : sayChoices(message, language, fact.numbers);
 }
 
 /** Whether a text is a code of the catalogue: for records that are read. */

@@ -10,6 +10,7 @@ import { askPasswordLinkAction } from './actions';
 import { DoorForm } from './door-form';
 import { forgottenSchema } from './schemas';
 import '@/core/words/en/account';
+import '@/core/words/en/door';
 
 /** Asks for a link to a new password; the answer is the same whoever asks. */
 export function ForgottenForm() {

@@ -9,7 +9,7 @@ import { Field } from '@/ui/field';
 import { askPasskeyAction, signOutAction } from './actions';
 import { onLockAsked } from '@/platform/client/lock-asked';
 import { useLock } from './use-lock';
-import '@/core/words/en/account';
+import '@/core/words/en/lock';
 
 interface Props {
   me: { id: string; name: string };

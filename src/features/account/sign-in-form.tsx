@@ -11,7 +11,7 @@ import { Link } from '@/ui/link';
 import { useReady } from '@/ui/use-ready';
 import { askPasskeyAction, signInAction, signInCodeAction, signInPasskeyAction } from './actions';
 import { codeSchema, signInSchema } from './schemas';
-import '@/core/words/en/account';
+import '@/core/words/en/door';
 
 /** The door: address and password, then a code where the person has one; or a passkey alone. */
 export function SignInForm({ next, passkeys }: { next: string; passkeys: boolean }) {

@@ -12,8 +12,8 @@ import type { assetCard } from './server/asset-card';
 import { RetireForm } from './retire-form';
 import { SamplesPanel } from './samples-panel';
 import { StatusPanel, type Standing } from './status-panel';
+import '@/core/words/en/certificates-room';
 import '@/core/words/en/blank-sheet';
-import '@/core/words/en/office';
 
 const BUMP_MARK = { ready: 'within', due: 'cannotTell', failed: 'outside', never: 'notMeasured' } as const;
 type Card = NonNullable<Awaited<ReturnType<typeof assetCard>>>;

@@ -3,7 +3,7 @@ import { say } from '@/core/words/say';
 import { attempt, saidOfWhy } from '@/platform/client/result';
 import { WhyForm } from '@/ui/why-form';
 import { retireAssetAction, takeBackAssetAction } from './actions';
-import '@/core/words/en/office';
+import '@/core/words/en/retire';
 
 /** Sold, scrapped, lost; or back again. */
 export function RetireForm({ assetId, retired }: { assetId: string; retired: boolean }) {

@@ -7,7 +7,7 @@ import { say } from '@/core/words/say';
 import { attempt } from '@/platform/client/result';
 import { keepSamplesAction } from './actions';
 import { SamplesFields } from '@/features/counter';
-import '@/core/words/en/office';
+import '@/core/words/en/samples';
 
 /** What an instrument is used for, corrected on its card. */
 export function SamplesPanel({ assetId, asked, samples }: { assetId: string; asked: SampleQuantity[]; samples: Samples }) {

@@ -10,6 +10,7 @@ import { attempt } from '@/platform/client/result';
 import { StatusMark } from '@/ui/status-mark';
 import { returnToUseAction } from './actions';
 import '@/core/words/en/paper';
+import '@/core/words/en/status';
 
 export interface Standing {
   assetId: string;

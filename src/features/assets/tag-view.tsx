@@ -2,6 +2,7 @@ import { say } from '@/core/words/say';
 import { PrintButton } from '@/ui/print-button';
 import type { assetCard } from './server/asset-card';
 import '@/core/words/en/paper';
+import '@/core/words/en/status';
 
 type Card = NonNullable<Awaited<ReturnType<typeof assetCard>>>;
 

@@ -6,7 +6,7 @@ import { day } from '@/ui/format';
 import { SchoolFacts } from './school-facts';
 import { ChangeBottle } from './steps/change-bottle';
 import type { Sheet } from './sheet';
-import '@/core/words/en/certificate';
+import '@/core/words/en/services';
 
 /** What stands on the bench: the bottle with its lot and what is left, the room, the rule. */
 export function BenchFacts({ sheet }: { sheet: Sheet }) {

@@ -6,7 +6,7 @@ import { say } from '@/core/words/say';
 import { Field } from '@/ui/field';
 import type { LiveRun } from './use-run';
 import type { RunView } from './server/run-view';
-import '@/core/words/en/office';
+import '@/core/words/en/correct';
 
 /** Mends a reading of a reopened document: the figure that was really read, or the bottle it was really compared with. The old one stays, struck. */
 export function CorrectForm({

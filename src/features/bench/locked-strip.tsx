@@ -5,7 +5,7 @@ import { post } from '@/platform/client/post';
 import { Countdown, Elapsed } from '@/ui/running-clock';
 import type { LockedPlace } from './server';
 import { useRunChanges } from './use-run-changes';
-import '@/core/words/en/account';
+import '@/core/words/en/lock';
 
 /** What a locked screen shows of the bench: each place's clock, and gas that is open, which whoever stands there may close. */
 export function LockedStrip() {

@@ -9,7 +9,7 @@ import { say } from '@/core/words/say';
 import { sendPhotos } from '@/features/paper';
 import { Field } from '@/ui/field';
 import type { LiveRun } from './use-run';
-import '@/core/words/en/blank-sheet';
+import '@/core/words/en/from-paper';
 
 const DOORS = ['note', 'part', 'setting', 'channel', 'paper', 'abort'] as const;
 type Door = (typeof DOORS)[number];

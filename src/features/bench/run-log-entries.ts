@@ -4,8 +4,8 @@ import { tryWord } from '@/core/run/try-word';
 import { say } from '@/core/words/say';
 import { signed } from '@/ui/format';
 import type { RunView } from './server/run-view';
-import '@/core/words/en/certificate';
-import '@/core/words/en/office';
+import '@/core/words/en/correct';
+import '@/core/words/en/remarks';
 
 export interface Entry {
   seq: number;

@@ -6,7 +6,7 @@ import { CorrectForm } from './lazy';
 import { entriesOf } from './run-log-entries';
 import type { LiveRun } from './use-run';
 import type { RunView } from './server/run-view';
-import '@/core/words/en/office';
+import '@/core/words/en/correct';
 
 /** What was recorded, newest first. A wrong entry is struck out with a reason; it stays readable. */
 export function RunLog({ run, view, zone }: { run: LiveRun; view: RunView; zone: string }) {

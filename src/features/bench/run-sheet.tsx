@@ -44,7 +44,7 @@ import { bottleInHand } from './steps/bottle-in-hand';
 import { openLiquid } from './steps/open-liquid';
 import { SheetChips } from './sheets/sheet-chips';
 import { sheetsOf, stepInHand } from './sheets/sheets-of';
-import '@/core/words/en/blank-sheet';
+import '@/core/words/en/from-paper';
 
 /** What comes next at other places may be so old. */
 const OTHERS_EVERY_MS = 5000;

@@ -8,7 +8,7 @@ import { StandingRow } from './standing-row';
 import type { ScopeLine, ScopeQuantity } from './scope-line';
 import { ScopePanel } from './scope-panel';
 import { StudyPanel, type StudyLine, type StudyPoint } from './study-panel';
-import '@/core/words/en/office';
+import '@/core/words/en/budgets-room';
 
 interface Props {
   lines: StandingLine[];

@@ -7,7 +7,7 @@ import { say } from '@/core/words/say';
 import { attempt } from '@/platform/client/result';
 import { Field } from '@/ui/field';
 import { confirmRememberedAction } from './actions';
-import '@/core/words/en/office';
+import '@/core/words/en/budgets-room';
 
 /** One paper often covers all that is only remembered: its name and date for the lot. */
 export function ConfirmForm({ today }: { today: string }) {

@@ -8,7 +8,7 @@ import { attempt } from '@/platform/client/result';
 import { Field } from '@/ui/field';
 import { stateScopeAction } from './actions';
 import type { ScopeLine, ScopeQuantity } from './scope-line';
-import '@/core/words/en/office';
+import '@/core/words/en/budgets-room';
 
 const EMPTY = { lowest: '', highest: '', smallest: '', form: 'absolute' as ScopeLine['form'] };
 

@@ -9,7 +9,7 @@ import { day } from '@/ui/format';
 import { endScopeAction } from './actions';
 import { ScopeForm } from './scope-form';
 import type { ScopeLine, ScopeQuantity } from './scope-line';
-import '@/core/words/en/office';
+import '@/core/words/en/budgets-room';
 
 /** The scope that the workshop states: where it claims results, and with no smaller uncertainty than which. */
 export function ScopePanel({ scope, quantities, maySet }: { scope: ScopeLine[]; quantities: ScopeQuantity[]; maySet: boolean }) {

@@ -10,7 +10,7 @@ import { day } from '@/ui/format';
 import { setStandingAction } from './actions';
 import type { StandingLine } from './server';
 import '@/core/words/en/budget';
-import '@/core/words/en/office';
+import '@/core/words/en/budgets-room';
 
 /** One standing value: its figure, where it comes from, and a way to set it with a source and a date. */
 export function StandingRow({ line, maySet, today }: { line: StandingLine; maySet: boolean; today: string }) {

@@ -8,7 +8,7 @@ import { attempt } from '@/platform/client/result';
 import { Field } from '@/ui/field';
 import { day } from '@/ui/format';
 import { recordStudyAction, withdrawStudyAction } from './actions';
-import '@/core/words/en/office';
+import '@/core/words/en/budgets-room';
 
 export interface StudyLine {
   id: string;

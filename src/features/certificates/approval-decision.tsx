@@ -8,7 +8,7 @@ import { attempt } from '@/platform/client/result';
 import { say } from '@/core/words/say';
 import { approveAction, sendBackAction } from './actions';
 import { PasswordToSign } from './password-to-sign';
-import '@/core/words/en/office';
+import '@/core/words/en/sign';
 
 /** Approve, or send back with a note. */
 export function ApprovalDecision({

@@ -5,7 +5,8 @@ import { SearchField } from '@/ui/search-field';
 import { Pager } from '@/ui/pager';
 import { VerdictMark } from '@/ui/verdict-mark';
 import type { listCertificates } from './server/find';
-import '@/core/words/en/office';
+import '@/core/words/en/certificates-room';
+import '@/core/words/en/document-kinds';
 
 interface Props {
   list: Awaited<ReturnType<typeof listCertificates>>;

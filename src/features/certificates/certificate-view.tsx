@@ -4,7 +4,8 @@ import { say } from '@/core/words/say';
 import { CertificateView1 } from './certificate-view-1';
 import { CertificateView2 } from './certificate-view-2';
 import { ChangeForms } from './change-forms';
-import '@/core/words/en/office';
+import '@/core/words/en/certificates-room';
+import '@/core/words/en/sign';
 
 interface Props {
   id: string;

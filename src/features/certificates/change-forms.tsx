@@ -7,7 +7,7 @@ import { attempt } from '@/platform/client/result';
 import { say } from '@/core/words/say';
 import { PasswordToSign } from './password-to-sign';
 import { reopenAction, reviseAction, withdrawAction } from './actions';
-import '@/core/words/en/office';
+import '@/core/words/en/sign';
 
 const WAYS = {
   revise: {

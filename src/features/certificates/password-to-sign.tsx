@@ -1,6 +1,6 @@
 import Form from 'react-bootstrap/Form';
 import { say } from '@/core/words/say';
-import '@/core/words/en/office';
+import '@/core/words/en/sign';
 
 /** The field that makes a press a signature. */
 export function PasswordToSign({ value, onChange }: { value: string; onChange: (password: string) => void }) {

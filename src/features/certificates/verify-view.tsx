@@ -4,7 +4,7 @@ import { day } from '@/ui/format';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { FileCheck } from './file-check';
 import type { Verification } from './server/find';
-import '@/core/words/en/office';
+import '@/core/words/en/document-kinds';
 
 const HEAD = {
   genuine: ['within', 'On record, and current'],

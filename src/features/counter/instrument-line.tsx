@@ -12,8 +12,8 @@ import { SamplesFields } from './samples-fields';
 import { Inspection } from './inspection';
 import type { Line } from './line';
 import { inspectionFor } from './receive-schema';
-import '@/core/words/en/certificate';
 import '@/core/words/en/paper';
+import '@/core/words/en/services';
 
 export function newLine(
   asset: {

@@ -3,7 +3,7 @@ import Form from 'react-bootstrap/Form';
 import { SAMPLE_RANGE, type SampleQuantity } from '@/core/instrument/samples';
 import { say } from '@/core/words/say';
 import { Field } from '@/ui/field';
-import '@/core/words/en/office';
+import '@/core/words/en/samples';
 
 /** The highest of the samples, where the procedure chooses by it. */
 export function SamplesFields({

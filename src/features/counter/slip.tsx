@@ -7,8 +7,8 @@ import { DeclarationForm } from './declaration-form';
 import { StatusMark } from '@/ui/status-mark';
 import { PrintButton } from '@/ui/print-button';
 import type { ticketSlip } from './server/slip';
-import '@/core/words/en/certificate';
 import '@/core/words/en/paper';
+import '@/core/words/en/services';
 
 type Slip = NonNullable<Awaited<ReturnType<typeof ticketSlip>>>;
 

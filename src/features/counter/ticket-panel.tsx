@@ -9,8 +9,8 @@ import { attempt, messageBeside, saidOfWhy, type ClientResult } from '@/platform
 import { Field } from '@/ui/field';
 import { WhyForm } from '@/ui/why-form';
 import { cancelTicketAction, changeTicketAction, handBackUncalibratedAction } from './actions';
-import '@/core/words/en/certificate';
 import '@/core/words/en/tickets';
+import '@/core/words/en/services';
 
 interface Wish {
   service: ServiceId;

@@ -10,7 +10,7 @@ import { CorrectPanel } from './correct-panel';
 import { EndPanel, MergePanel, UndoMerge } from './end-panel';
 import type { customerCard } from './server/customer-card';
 import '@/core/words/en/customers';
-import '@/core/words/en/office';
+import '@/core/words/en/house';
 
 type Card = NonNullable<Awaited<ReturnType<typeof customerCard>>>;
 

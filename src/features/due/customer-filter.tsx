@@ -5,8 +5,8 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { say } from '@/core/words/say';
 import { useSearch } from '@/platform/client/use-search';
-import '@/core/words/en/office';
 import { customersWithDueAction } from './actions';
+import '@/core/words/en/due';
 
 /** One customer's list: chosen by typing, since a workshop may have thousands. */
 export function CustomerFilter({ chosen, window }: { chosen: string | null; window: string }) {

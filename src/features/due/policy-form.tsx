@@ -7,7 +7,7 @@ import type { PolicyScope } from '@/core/interval/policy';
 import { say } from '@/core/words/say';
 import { attempt } from '@/platform/client/result';
 import { changePolicyAction } from './actions';
-import '@/core/words/en/office';
+import '@/core/words/en/due';
 
 /** Sets the interval of an instrument, of this customer's model, of the customer, or of the model. Empty takes it away. */
 export function PolicyForm({ assetId, customerId, modelId }: { assetId: string; customerId: string; modelId: string }) {

@@ -5,7 +5,7 @@ import Button from 'react-bootstrap/Button';
 import { attempt } from '@/platform/client/result';
 import { say } from '@/core/words/say';
 import { makeRemindersAction, sendAgainAction } from './actions';
-import '@/core/words/en/office';
+import '@/core/words/en/due';
 
 /** Makes what is due; the jobs process sends it. Pressing it twice sends nothing twice. */
 export function RemindButton() {

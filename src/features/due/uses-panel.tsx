@@ -8,7 +8,7 @@ import { attempt } from '@/platform/client/result';
 import { day } from '@/ui/format';
 import { keepUseAction } from './actions';
 import type { UseRow } from './server/uses';
-import '@/core/words/en/office';
+import '@/core/words/en/due';
 
 /** What an instrument's own counter showed, where its interval counts uses. */
 export function UsesPanel({ assetId, uses, today }: { assetId: string; uses: UseRow[]; today: string }) {

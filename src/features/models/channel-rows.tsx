@@ -5,8 +5,8 @@ import { UNITS_OF, type MeasurandId } from '@/core/quantity/unit';
 import type { ModelChannel } from '@/core/stored/channel';
 import { say } from '@/core/words/say';
 import { without } from './without';
-import '@/core/words/en/certificate';
 import '@/core/words/en/models';
+import '@/core/words/en/certificate';
 
 /** A place of the procedure, and how another model fits it. */
 export interface Place {

@@ -8,7 +8,6 @@ import { Pager } from '@/ui/pager';
 import { piecesOf, saidOfAction } from './audit-words';
 import type { AuditQuery, listAudit } from './server/audit-list';
 import '@/core/words/en/did';
-import '@/core/words/en/office';
 
 interface Props {
   list: Awaited<ReturnType<typeof listAudit>>;

@@ -4,7 +4,7 @@ import { Link } from '@/ui/link';
 import { Changed, plain } from '@/ui/changed';
 import { Pager } from '@/ui/pager';
 import type { listChanges } from './server/changes';
-import '@/core/words/en/office';
+import '@/core/words/en/house';
 
 interface Props {
   list: Awaited<ReturnType<typeof listChanges>>;

@@ -7,8 +7,8 @@ import type { Role } from '@/core/record/event';
 import { may, mayRead, type Permission } from '@/platform/permission';
 import { say } from '@/core/words/say';
 import { askLock } from '@/platform/client/lock-asked';
-import '@/core/words/en/account';
-import '@/core/words/en/office';
+import '@/core/words/en/bar';
+import '@/core/words/en/lock';
 
 const ROOMS: { href: string; name: string; needs: Permission; acts?: true }[] = [
   { href: '/', name: 'Bench', needs: 'signedIn' },

@@ -2,7 +2,7 @@ import { say } from '@/core/words/say';
 import { dayTime } from '@/ui/format';
 import { VerdictMark } from '@/ui/verdict-mark';
 import type { houseFindings } from './server/changes';
-import '@/core/words/en/office';
+import '@/core/words/en/house';
 
 /** What the house found of itself, the newest of each kind; what is wrong by name. */
 export function HousePanel({ findings, zone }: { findings: Awaited<ReturnType<typeof houseFindings>>; zone: string }) {

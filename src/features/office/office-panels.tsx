@@ -11,8 +11,8 @@ import type { WorkshopSettings } from '@/platform/settings';
 import { Field } from '@/ui/field';
 import { saveSettingsAction } from './actions';
 import { settingsSchema } from './schemas';
+import '@/core/words/en/house';
 import '@/core/words/en/account';
-import '@/core/words/en/office';
 
 export function SettingsForm({ settings }: { settings: WorkshopSettings }) {
   const [message, setMessage] = useState('');

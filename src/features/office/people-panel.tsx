@@ -19,8 +19,8 @@ import {
   setUserRoleAction,
 } from './actions';
 import { userSchema } from './schemas';
+import '@/core/words/en/house';
 import '@/core/words/en/account';
-import '@/core/words/en/office';
 
 interface UserLine {
   id: string;

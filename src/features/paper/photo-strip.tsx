@@ -1,6 +1,6 @@
 import Image from 'next/image';
 import { say } from '@/core/words/say';
-import '@/core/words/en/blank-sheet';
+import '@/core/words/en/from-paper';
 
 /** What was written on paper, as it was photographed: kept bytes behind a permission, shown as they are. */
 export function PhotoStrip({ run, photos }: { run: string; photos: readonly string[] }) {

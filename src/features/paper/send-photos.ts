@@ -1,5 +1,5 @@
 import { say } from '@/core/words/say';
-import '@/core/words/en/blank-sheet';
+import '@/core/words/en/from-paper';
 
 /** Sends photos of a paper sheet to their run, one after the other; each is known by its SHA-256 afterwards. The first that is refused ends it with its sentence. */
 export async function sendPhotos(run: string, files: readonly Blob[]): Promise<{ hashes: string[] } | { problem: string }> {

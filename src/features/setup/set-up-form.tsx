@@ -12,7 +12,7 @@ import { useReady } from '@/ui/use-ready';
 import '@/core/words/en/setup';
 import { setUpAction } from './actions';
 import { setUpSchema, TEAMS, type SetUpInput } from './schemas';
-import '@/core/words/en/account';
+import '@/core/words/en/door';
 
 interface Family {
   kind: string;

@@ -10,7 +10,7 @@ import { dayTime } from '@/ui/format';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { dryRunAction, makeStationRecordAction, takeLogAction } from './actions';
 import type { DryRow, EntryView, RowVerdict } from './server';
-import '@/core/words/en/office';
+import '@/core/words/en/station';
 
 const MARK: Record<RowVerdict, { state: 'within' | 'outside' | 'cannotTell' | 'notMeasured'; word: string }> = {
   good: { state: 'within', word: 'good' },

@@ -37,7 +37,7 @@ export function bareJudgement({
           : `The display ran ${reading.status} its range: outside ± ${tolerance} ${unit}.`,
     };
   }
-  const half = new Dec(resolution).div(2).div(Dec.sqrt(3));
+  const half = new Dec(resolution).div(2).div(new Dec(3).sqrt());
   const components = [
     { name: 'resolution', standard: half.toNumber(), basis: `step ${resolution} ${unit}, rectangular` },
     ...extra,

@@ -1,4 +1,4 @@
-import { Decimal } from 'decimal.js';
+import Decimal from 'decimal.js-light';
 import type { ChannelInfo, FrameReading } from '@/core/live/said';
 import type { Sensor } from './sensor';
 

@@ -34,7 +34,7 @@ test('stored span value, zero that fails, a new sensor, a dead horn: to the tag,
   await signIn(page, 'technician', `/runs/${run}`);
   await expect(page.getByRole('heading', { name: 'Before you begin' })).toBeVisible();
   await page.getByRole('button', { name: 'Read', exact: true }).click();
-  await expect(page.getByText(/cautions? for this instrument/)).toBeVisible();
+  await expect(page.getByText(/Cautions for this instrument/)).toBeVisible();
 
   await byHand(page, DAY, /^stored-span/);
   await page.getByLabel('Span value that the instrument keeps').fill('50');

@@ -1,6 +1,6 @@
 import { expect } from '@playwright/test';
 import { waterTest } from '@/core/diagnosis/water-tests';
-import type { WaterCause } from '@/core/measurand/causes/probe-facts';
+import type { WaterCause } from '@/core/diagnosis/causes/probe-facts';
 import { query, settled, signIn, test } from '../people';
 import { makeRun, manyPlaces } from '../gas/make-run';
 import { standInMeter } from './meter';

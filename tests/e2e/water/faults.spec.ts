@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import type { WaterCause } from '@/core/measurand/causes/probe-facts';
+import type { WaterCause } from '@/core/diagnosis/causes/probe-facts';
 import { waterTest } from '@/core/diagnosis/water-tests';
 import { settled, signIn, test } from '../people';
 import { makeRun, manyPlaces } from '../gas/make-run';

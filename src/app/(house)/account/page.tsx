@@ -5,8 +5,8 @@ import { page } from '@/platform/page';
 import { currentStanding } from '@/platform/session';
 import { readSettings } from '@/platform/settings';
 import { dayTime } from '@/ui/format';
+import '@/core/words/en/house';
 import '@/core/words/en/account';
-import '@/core/words/en/office';
 
 export const metadata = { title: 'Your own page' };
 export default page({ permission: 'signedIn', withoutFactor: true, name: '/account' }, async ({ tx, actor }) => {

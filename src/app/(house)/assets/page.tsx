@@ -5,7 +5,6 @@ import { ExportLinks } from '@/ui/export-links';
 import { page } from '@/platform/page';
 import { Link } from '@/ui/link';
 import '@/core/words/en/models';
-import '@/core/words/en/office';
 
 export const metadata = { title: 'Instruments' };
 export default page({ permission: 'signedIn', name: '/assets' }, async ({ tx, search }) => (

@@ -8,7 +8,7 @@ import { page } from '@/platform/page';
 import { may } from '@/platform/permission';
 import { readSettings } from '@/platform/settings';
 import '@/core/words/en/did';
-import '@/core/words/en/office';
+import '@/core/words/en/house';
 
 export const metadata = { title: 'Office' };
 export default page({ permission: 'office', name: '/office' }, async ({ tx, actor }) => {

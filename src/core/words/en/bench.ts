@@ -24,8 +24,7 @@ export const BENCH = {
   'notPlain.none': 'Everything went as the procedure has it.',
   'notPlain.finding': '{what}: {answer}{note}. {follow}.',
   'notPlain.leftOut': 'Not looked at: {title}.',
-  'notPlain.late':
-    '{count, plural, one {# entry was} other {# entries were}} told late, at most {minutes} min after it was done.',
+  'notPlain.late': 'Entries told late: {count}, at most {minutes} min after what they tell of.',
   'notPlain.lost': 'A save was lost (read back: {readBack}).',
   'notPlain.readBack': 'Read back after saving: {readBack}.',
   'notPlain.setting': '{setting} changed from {before} to {after}; agreed by {agreedBy}.',
@@ -58,7 +57,7 @@ export const BENCH = {
   'why.stands.slight': 'Slight, no effect on what it shows',
   'cautions.title': 'Before you begin',
   'cautions.read': 'Read',
-  'cautions.again': '{count, plural, one {# caution} other {# cautions}} for this instrument',
+  'cautions.again': 'Cautions for this instrument: {count}',
   'cautions.defer': 'Local codes, the maker’s manual and licensed practice come first.',
   'sample.wait': 'Press the key at {pressAt}',
   'sample.press': 'PRESS NOW',
@@ -67,8 +66,7 @@ export const BENCH = {
   'shown.under': 'Under range.',
   'shown.fault': 'Fault: it shows no figure.',
   'neighbour.gas': 'Gas is open at place {places}: the room’s air may hold it. Wait, or zero with air from a bottle or a filter.',
-  'waiting.others':
-    '{count, plural, one {# entry} other {# entries}} of {names} wait in this browser: they go out when {names} signs in again.',
+  'waiting.others': 'Waiting in this browser, of {names}: {count}. It goes out when {names} signs in again.',
   'saveStep.shown': 'The instrument has saved',
   'saveStep.lost': 'It was lost',
   'saveStep.saysLost':
@@ -77,7 +75,7 @@ export const BENCH = {
   'live.knownSettled': 'settled: at most {bound} {unit} still to come (95 %)',
   'live.knownLeft': 'up to {bound} {unit} may still come',
   'live.knownNotInTime': 'not in 3 min: up to {bound} {unit} may still come; then it may be taken, with that in its budget',
-  'log.paper': '{count, plural, one {# photo} other {# photos}} of what was written on paper',
+  'log.paper': 'photos of what was written on paper: {count}',
   'log.note': 'note: {text}',
   'log.bump.passed': 'bump passed',
   'log.bump.failed': 'bump failed: {reasons}',

@@ -12,7 +12,7 @@ export const BLANK_SHEET = {
   'blank.who': 'Date and technician',
   'blank.repeat': '{title}, up to {times} times',
   'blank.maybe': 'if it comes to it',
-  'blank.atLeast': 'At least {minutes, plural, one {# minute} other {# minutes}}.',
+  'blank.atLeast': 'At least {minutes} min.',
   'blank.lotOf': '{what}: lot and expiry',
   'blank.flow': 'Flow',
   'blank.from': 'From (time)',
@@ -50,17 +50,7 @@ export const BLANK_SHEET = {
   'blank.listNote': 'For a day without the program: printed beforehand, entered afterwards as “from paper”, with a photo.',
   'blank.print': 'Print a blank sheet',
   'blank.noProcedure': 'no procedure yet',
-  'paper.photo': 'Photo {number} of the paper',
-  'paper.from': 'From paper of {day}, written by {by}: waiting times are those of the paper.',
-  'paper.title': 'Written on paper',
-  'paper.notAPicture': 'This is no JPEG or PNG picture.',
-  'paper.tooLarge': 'At most 8 MB a photo.',
-  'paper.noRun': 'This run does not exist.',
-  'paper.closed': 'This run is no longer open.',
-  'paper.notSent': 'The photo did not arrive; it is still here. Try again.',
-  'paper.day': 'Day of the work',
-  'paper.by': 'Written by',
-  'paper.photos': 'Photos of the sheet',
 } as const;
-export type BlankWord = Extract<keyof typeof BLANK_SHEET, `blank.${string}`> extends `blank.${infer Word}` ? Word : never;
 addWords(BLANK_SHEET);
+
+export type BlankWord = Extract<keyof typeof BLANK_SHEET, `blank.${string}`> extends `blank.${infer Word}` ? Word : never;

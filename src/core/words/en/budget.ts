@@ -49,10 +49,6 @@ export const BUDGET = {
   'basis.model': 'figure of the model: {coefficient} % {per}, ± {range}',
   'basis.unknownUncertainty': 'no certificate on record: ± {half} {unit} (common practice)',
   'basis.recorded': 'as recorded: {basis}',
-  'source.practice': 'common practice',
-  'source.memory': 'from memory, not confirmed',
-  'source.published': '{text}',
-  'source.confirmed': '{text}, confirmed {on} by {by}',
   'standing.repeatability': 'repeatability',
   'standing.stability': 'stability of the reference since its certification',
   'standing.flow': 'flow or pump',
@@ -68,8 +64,6 @@ export const BUDGET = {
   'standing.solubility': 'equation of solubility',
   'standing.dilution': 'dilution of the standard',
   'standing.solidsRule': 'rule of dissolved solids',
-  'refused.unconfirmed':
-    'These values of the budget are only remembered and may feed no certificate yet: {values}. Give them a source and a date in Office, Budgets.',
   'k.rectangle': 'one rectangle alone: {k} standard uncertainties hold {coverage} % (EA-4/02)',
   'k.convolution':
     'rectangles make up {share} % of the variance: k from the convolution of the two largest with the rest (EA-4/02; JCGM 101)',

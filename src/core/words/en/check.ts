@@ -1,4 +1,5 @@
 import { addWords } from '../registry';
+import '../choices';
 
 /** What a stranger's check of a document finds. */
 export const CHECK = {

@@ -1,4 +1,5 @@
 import { addWords } from '../registry';
+import '../choices';
 
 /** Words of the customers' room. */
 export const CUSTOMERS = {

@@ -1,4 +1,5 @@
 import { addWords } from '../registry';
+import '../choices';
 
 /** Words of taking tables in. */
 export const IMPORTS = {

@@ -1,48 +1,84 @@
 import { ACCOUNT } from './account';
+import { ANSWERS } from './answers';
 import { ASSETS } from './assets';
+import { BAR } from './bar';
 import { BENCH } from './bench';
 import { BLANK_SHEET } from './blank-sheet';
 import { BUDGET } from './budget';
+import { BUDGETS_ROOM } from './budgets-room';
 import { CERTIFICATE } from './certificate';
+import { CERTIFICATES_ROOM } from './certificates-room';
 import { CHECK } from './check';
+import { CORRECT } from './correct';
 import { CUSTOMERS } from './customers';
 import { DID } from './did';
+import { DOCUMENT_KINDS } from './document-kinds';
+import { DOOR } from './door';
+import { DUE } from './due';
 import { EXPORT } from './export';
 import { FIND } from './find';
+import { FROM_PAPER } from './from-paper';
+import { HOUSE } from './house';
 import { IMPORTS } from './imports';
 import { JUDGEMENT } from './judgement';
+import { LOCK } from './lock';
 import { MEASURANDS } from './measurands';
 import { MODELS } from './models';
-import { OFFICE } from './office';
 import { PAPER_WORDS } from './paper';
 import { PROCEDURES_WORDS } from './procedures';
 import { REFUSALS } from './refusals';
+import { REMARKS } from './remarks';
+import { RETIRE } from './retire';
+import { SAMPLES } from './samples';
+import { SERVICES } from './services';
 import { SETUP } from './setup';
+import { SIGN } from './sign';
+import { SOURCES } from './sources';
+import { STATION } from './station';
+import { STATUS } from './status';
 import { TARGETS } from './targets';
 import { TICKETS } from './tickets';
 
 /** The English catalogue: one sentence a code, figures in braces (ICU). */
 export const EN = {
   ...ACCOUNT,
+  ...ANSWERS,
   ...ASSETS,
+  ...BAR,
   ...BENCH,
   ...BLANK_SHEET,
   ...BUDGET,
+  ...BUDGETS_ROOM,
   ...CERTIFICATE,
+  ...CERTIFICATES_ROOM,
   ...CHECK,
+  ...CORRECT,
   ...CUSTOMERS,
   ...DID,
+  ...DOCUMENT_KINDS,
+  ...DOOR,
+  ...DUE,
   ...EXPORT,
   ...FIND,
+  ...FROM_PAPER,
+  ...HOUSE,
   ...IMPORTS,
   ...JUDGEMENT,
+  ...LOCK,
   ...MEASURANDS,
   ...MODELS,
-  ...OFFICE,
   ...PAPER_WORDS,
   ...PROCEDURES_WORDS,
   ...REFUSALS,
+  ...REMARKS,
+  ...RETIRE,
+  ...SAMPLES,
+  ...SERVICES,
   ...SETUP,
+  ...SIGN,
+  ...SOURCES,
+  ...STATION,
+  ...STATUS,
   ...TARGETS,
   ...TICKETS,
 } as const;

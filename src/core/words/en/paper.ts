@@ -1,4 +1,5 @@
 import { addWords } from '../registry';
+import '../choices';
 
 /** What stands on labels and tags. */
 export const PAPER_WORDS = {
@@ -42,17 +43,6 @@ export const PAPER_WORDS = {
   'label.tag.returned': 'NOT CALIBRATED',
   'label.toTag': 'The large tag',
   'label.code': 'The code opens a page that says whether this document is genuine and current. It shows nothing private.',
-  'status.inUse': 'in use',
-  'status.atService': 'at service',
-  'status.outOfService': 'out of service',
-  'status.outside': 'outside its limits',
-  'status.retired': 'retired',
-  'status.head.atService': 'TO SERVICE',
-  'status.head.outOfService': 'OUT OF SERVICE',
-  'status.head.outside': 'OUTSIDE ITS LIMITS',
-  'status.head.retired': 'RETIRED',
-  'status.since': 'since {at}, {by}',
-  'status.notFit': 'Not fit for use: {reason}.',
   'return.title': 'Back into use',
   'return.why': 'Only a document that passed and covers what failed brings it back.',
   'return.none': 'No document after {since} covers what failed yet: {open}.',

@@ -1,4 +1,5 @@
 import { addWords } from '../registry';
+import '../choices';
 
 /** Words of the room of procedures. */
 export const PROCEDURES_WORDS = {

@@ -101,5 +101,7 @@ export const REFUSALS = {
   'deviation.ownSensorReason': 'No thermometer was dipped beside {channel}; the tolerance of its own sensor is in the budget',
   'refused.notComputed': 'As found can’t be worked out here: what the meter kept before isn’t known.',
   'refused.computedNeeds': 'As found is worked out from millivolts and temperature: both are needed.',
+  'refused.unconfirmed':
+    'These values of the budget are only remembered and may feed no certificate yet: {values}. Give them a source and a date in Office, Budgets.',
 } as const;
 addWords(REFUSALS);

@@ -1,4 +1,5 @@
 import { addWords } from '../registry';
+import '../choices';
 
 /** Words of the first day: set-up, mail server, first week. */
 export const SETUP = {

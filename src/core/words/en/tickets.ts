@@ -1,4 +1,5 @@
 import { addWords } from '../registry';
+import '../choices';
 
 /** Words about a ticket's wish and its end. */
 export const TICKETS = {

@@ -19,7 +19,7 @@ import { hostCookie, isHttps } from '@/platform/session-cookie';
 import { guardedTry } from '@/platform/guarded-try';
 import { passkeyPerson } from './passkeys';
 import { codeAtDoor, spendCode } from './second-factor';
-import '@/core/words/en/office';
+import '@/core/words/en/answers';
 
 const DEVICE_COOKIE = 'werkbank_device';
 const deviceCookie = () => hostCookie(DEVICE_COOKIE);

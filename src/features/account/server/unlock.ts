@@ -16,6 +16,8 @@ import { currentStanding, type Standing } from '@/platform/session';
 import type { UseCaseContext } from '@/platform/use-case';
 import { passkeyPerson } from './passkeys';
 import '@/core/words/en/account';
+import '@/core/words/en/door';
+import '@/core/words/en/lock';
 
 const badgeDigest = (code: string) => createHash('sha256').update(`badge ${code}`).digest('hex');
 /** Letters and digits that no hand and no code reader confuses (Crockford's base 32). */

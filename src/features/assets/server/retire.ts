@@ -5,7 +5,7 @@ import { auditStatus } from '@/features/bench/server';
 import { may } from '@/platform/permission';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
-import '@/core/words/en/office';
+import '@/core/words/en/retire';
 
 interface Act {
   assetId: string;

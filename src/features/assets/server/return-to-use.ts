@@ -10,8 +10,8 @@ import { may } from '@/platform/permission';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
 import '@/core/words/en/certificate';
-import '@/core/words/en/office';
 import '@/core/words/en/paper';
+import '@/core/words/en/retire';
 
 const NOTHING: Failed = { channels: [], moved: [], outputs: [], items: [] };
 

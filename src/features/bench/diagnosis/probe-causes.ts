@@ -1,5 +1,5 @@
 import { diagnoseWater } from '@/core/diagnosis/diagnose-water';
-import type { WaterFinding } from '@/core/measurand/causes/probe-facts';
+import type { WaterFinding } from '@/core/diagnosis/causes/probe-facts';
 import { waterFactsOf } from '@/core/diagnosis/water-facts-of';
 import { probeKind } from '@/core/probe/probe-result';
 import type { RunChannel } from '@/core/record/event';

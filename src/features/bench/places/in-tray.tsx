@@ -5,7 +5,7 @@ import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { day } from '@/ui/format';
 import { StatusMark } from '@/ui/status-mark';
 import type { BoardTicket } from '../server/board';
-import '@/core/words/en/certificate';
+import '@/core/words/en/services';
 
 /** What was received and waits, sorted by promise. A ticket is chosen by click or key and lifted by drag. */
 export function InTray({

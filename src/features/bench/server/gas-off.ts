@@ -8,7 +8,7 @@ import type { UseCaseContext } from '@/platform/use-case';
 import { board } from './board';
 import { giveCommand } from './give-command';
 import { loadForCommand } from './run-store';
-import '@/core/words/en/account';
+import '@/core/words/en/lock';
 
 /** The places as a locked screen shows them: open gas first, then by number; no customer, no reading. */
 export async function lockedStrip({ tx }: Pick<UseCaseContext, 'tx'>) {

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { openStimulus } from '@/core/record/state';
-import { ReferenceStep } from './reference-step';
+import { ReferenceStep } from './lazy';
 import type { Sheet } from '../sheet';
 
 /** Another bottle in the middle of a run: the one before stays on record with what was read from it. */

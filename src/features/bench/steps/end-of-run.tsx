@@ -9,7 +9,7 @@ import { say } from '@/core/words/say';
 import { VerdictMark } from '@/ui/verdict-mark';
 import type { RunView } from '../server/run-view';
 import type { LiveRun } from '../use-run';
-import '@/core/words/en/office';
+import '@/core/words/en/correct';
 import '@/core/words/en/paper';
 
 /** All steps are done: the verdict, and off to the signatory. */

@@ -15,6 +15,7 @@ import { software } from '@/platform/software';
 import type { UseCaseContext } from '@/platform/use-case';
 import { workedOn } from './worked-on';
 import '@/core/words/en/certificate';
+import '@/core/words/en/services';
 
 /** What stands on the document besides the run: whose instrument, how it came in, what the customer told us. */
 export async function factsFor({ tx }: Pick<UseCaseContext, 'tx'>, { row }: LoadedRun) {

@@ -11,7 +11,7 @@ import { readSettings } from '@/platform/settings';
 import { say } from '@/core/words/say';
 import { drawJob } from './draw-job';
 import { signContent } from './sign';
-import '@/core/words/en/office';
+import '@/core/words/en/sign';
 
 export interface DocumentPlace {
   series: 'C' | 'N' | 'W';

@@ -11,7 +11,8 @@ import { drawCertificate } from './draw';
 import { drawJob } from './draw-job';
 import { publishedKeys } from './sign';
 import { signPdf } from './sign-pdf';
-import '@/core/words/en/office';
+import '@/core/words/en/answers';
+import '@/core/words/en/certificates-room';
 
 /** The PDF of a certificate, as it was issued; null while it was not drawn yet. Errors: Problem (404). */
 export async function keptPdf(db: Database | Transaction, id: string): Promise<{ bytes: Buffer | null; name: string }> {

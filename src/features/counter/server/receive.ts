@@ -11,7 +11,7 @@ import { Problem } from '@/platform/problem';
 import { readSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
 import type { AssetInput, ReceiptInput } from '../receive-schema';
-import '@/core/words/en/office';
+import '@/core/words/en/answers';
 
 /** A new instrument with its model's channels. A serial that this maker has used already is not made twice: the existing one is named. */
 export async function createAsset({ tx, actor, now }: UseCaseContext, input: AssetInput): Promise<{ id: string }> {

@@ -7,7 +7,7 @@ import { may } from '@/platform/permission';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
 import { countAnew } from './next-due';
-import '@/core/words/en/office';
+import '@/core/words/en/due';
 
 export interface PolicyChange {
   scope: 'asset' | 'customerModel' | 'customer' | 'model';

@@ -4,7 +4,7 @@ import Papa from 'papaparse';
 import { say } from '@/core/words/say';
 import type { Transaction } from '@/data/connection';
 import { dueList, type DueQuery } from './due-list';
-import '@/core/words/en/office';
+import '@/core/words/en/due';
 
 /** Rows of a file at most; whoever needs more chooses a window or a customer. */
 const MOST = 20_000;

@@ -6,7 +6,7 @@ import { say } from '@/core/words/say';
 import { asset, assetUse, intervalPolicy, type DueBasis } from '@/data/schema';
 import type { Transaction } from '@/data/connection';
 import type { UseCaseContext } from '@/platform/use-case';
-import '@/core/words/en/office';
+import '@/core/words/en/due';
 
 export interface Due {
   date: string;

@@ -9,7 +9,8 @@ import { Problem } from '@/platform/problem';
 import { readSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
 import { countAnew } from './next-due';
-import '@/core/words/en/office';
+import '@/core/words/en/due';
+import '@/core/words/en/retire';
 
 export interface UseRow {
   readOn: string;

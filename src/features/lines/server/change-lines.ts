@@ -9,7 +9,7 @@ import { may } from '@/platform/permission';
 import { Problem } from '@/platform/problem';
 import { simulated } from '@/platform/simulated';
 import type { UseCaseContext } from '@/platform/use-case';
-import '@/core/words/en/office';
+import '@/core/words/en/answers';
 
 const port = yup
   .number()

@@ -2,7 +2,7 @@ import { sql } from 'drizzle-orm';
 import { say } from '@/core/words/say';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
-import '@/core/words/en/blank-sheet';
+import '@/core/words/en/from-paper';
 
 /** How long a screen keeps the hand on a run without saying so again. */
 const HOLD_SECONDS = 20;

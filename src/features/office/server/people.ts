@@ -14,7 +14,7 @@ import { Problem } from '@/platform/problem';
 import { readSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
 import { refuseWeak } from '@/platform/password-rule';
-import '@/core/words/en/office';
+import '@/core/words/en/house';
 
 export async function listUsers(tx: Transaction) {
   return tx

@@ -6,7 +6,7 @@ import { drawnSheet } from '@/data/schema';
 import { askJob, type Jobs } from '@/platform/jobs';
 import { Problem } from '@/platform/problem';
 import { blankSheetPdf } from './blank-sheet-pdf';
-import '@/core/words/en/office';
+import '@/core/words/en/answers';
 
 const KEPT_MS = 60_000;
 

@@ -6,7 +6,7 @@ import { runPhoto, runSummary, type PhotoMime } from '@/data/schema';
 import { recordAudit } from '@/platform/audit';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
-import '@/core/words/en/blank-sheet';
+import '@/core/words/en/from-paper';
 
 const MOST_BYTES = 8 * 1024 * 1024;
 const LEAST_BYTES = 100;

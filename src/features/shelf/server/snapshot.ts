@@ -1,6 +1,6 @@
 import { addDays, format, parseISO } from 'date-fns';
 import { and, desc, eq, inArray } from 'drizzle-orm';
-import { Dec } from '@/core/quantity/decimal';
+import { Dec, greaterOf } from '@/core/quantity/decimal';
 import { gasAvailable } from '@/core/supply/gas-available';
 import type { ReferenceSnapshot } from '@/core/record/reference-snapshot';
 import type { Transaction } from '@/data/connection';
@@ -43,7 +43,7 @@ export async function referenceSnapshots(tx: Transaction, ids?: string[]): Promi
     const content = gasAvailable({ waterVolumeL: Number(row.waterVolumeL), gaugePressureBar: Number(bar) });
     return toSnapshot(
       row,
-      Dec.max(0, new Dec(content).minus(totals.get(row.id)?.sinceGauge ?? 0))
+      greaterOf(0, new Dec(content).minus(totals.get(row.id)?.sinceGauge ?? 0))
         .toDecimalPlaces(1)
         .toFixed(),
     );
@@ -83,7 +83,7 @@ function toSnapshot(row: Row, available: string | null, left: string | null = nu
 }
 
 function leftMl(row: Row, litres: string): string {
-  return Dec.max(0, new Dec(row.detail.volumeMl!).minus(new Dec(litres).times(1000)))
+  return greaterOf(0, new Dec(row.detail.volumeMl!).minus(new Dec(litres).times(1000)))
     .toDecimalPlaces(1)
     .toFixed();
 }

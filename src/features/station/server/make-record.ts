@@ -11,7 +11,7 @@ import { need } from '@/platform/need';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
 import { recordsOf } from './entries';
-import '@/core/words/en/office';
+import '@/core/words/en/station';
 
 /**
  * Makes a run out of what a station did, so that the signatory can turn it into a record of imported results: no guided order, everything marked as imported.

@@ -2,7 +2,7 @@ import { documentsZip } from '@/features/certificates/server';
 import { say } from '@/core/words/say';
 import { Problem } from '@/platform/problem';
 import { route } from '@/platform/route';
-import '@/core/words/en/office';
+import '@/core/words/en/certificates-room';
 
 /** The documents that were chosen in the list. It draws what nobody opened yet, so it holds no transaction. */
 export const GET = route({ permission: 'signedIn', name: '/certificates/zip', transaction: false }, async ({ now, request }) => {

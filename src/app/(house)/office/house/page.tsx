@@ -3,7 +3,7 @@ import { CHANGED_TABLES, houseFindings, listChanges } from '@/features/office/se
 import { say } from '@/core/words/say';
 import { page } from '@/platform/page';
 import { readSettings } from '@/platform/settings';
-import '@/core/words/en/office';
+import '@/core/words/en/house';
 
 export const metadata = { title: 'House' };
 export default page({ permission: 'office', name: '/office/house' }, async ({ tx, search }) => {

@@ -5,6 +5,7 @@ import { page } from '@/platform/page';
 import { readSettings } from '@/platform/settings';
 import { Link } from '@/ui/link';
 import '@/core/words/en/account';
+import '@/core/words/en/door';
 
 export const metadata = { title: 'A new password', referrer: 'no-referrer' as const };
 export default page({ permission: 'public', name: '/sign-in/new-password/[token]' }, async ({ tx, now, params }) => {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { diagnoseWater } from '../../diagnosis/diagnose-water';
+import { diagnoseWater } from '../diagnose-water';
 import type { WaterFacts } from './probe-facts';
 
 const codes = (facts: WaterFacts) => diagnoseWater(facts).map((one) => one.code);
