@@ -4,6 +4,7 @@ import Button from 'react-bootstrap/Button';
 import Modal from 'react-bootstrap/Modal';
 import { say } from '@/core/words/say';
 import { ASSIGNABLE, assign, mayBeAssigned, readAssigned, type AssignableKey } from './assigned-keys';
+import '@/core/words/en/assign';
 
 /** A foot switch or the number pad types keys: which of them stands for what is chosen by pressing it. Kept on this computer. */
 export function AssignDialog({ close }: { close: () => void }) {

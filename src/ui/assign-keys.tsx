@@ -2,6 +2,7 @@
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { say } from '@/core/words/say';
+import '@/core/words/en/assign';
 
 // Opened once in a computer's life: fetched then.
 const AssignDialog = dynamic(() => import('./assign-dialog').then((module) => module.AssignDialog), { ssr: false });

@@ -3,6 +3,7 @@ import type { Component } from '../uncertainty/component';
 import { say } from '../words/say';
 import '@/core/words/en/budget';
 import type { Judged, ResultLine } from './judged';
+import '@/core/words/en/refusals-acts';
 
 /**
  * Results whose budgets name the source that a remembered value was given after the reading was taken, with the same figure: no figure changes, only where it comes from.

@@ -5,6 +5,7 @@ import { say, type Language } from '../words/say';
 import { notLookedAt } from './outcome';
 import { answerText } from './reason';
 import '@/core/words/en/remarks';
+import '@/core/words/en/not-plain';
 
 export type NotPlainKind =
   'finding' | 'late' | 'leftOut' | 'deviation' | 'readBack' | 'setting' | 'part' | 'care' | 'channel' | 'note';

@@ -4,6 +4,7 @@ import type { RunState } from '../record/state';
 import { say, type Language } from '../words/say';
 import { summarise } from './summary';
 import '@/core/words/en/certificate';
+import '@/core/words/en/not-plain';
 
 /** Why an instrument does not go out as it should, in a few words: what was bad, given up or outside. Empty where nothing was. */
 export function reasonOf(procedure: Procedure, state: RunState, language: Language = 'en'): string {

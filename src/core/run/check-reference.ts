@@ -5,6 +5,7 @@ import type { ReferenceSnapshot } from '../record/reference-snapshot';
 import type { EquipmentRole } from '../procedure/equipment-role';
 import { say, type Fact } from '../words/say';
 import { refuse, type Refusal } from '../words/refusal';
+import '@/core/words/en/refusals-acts';
 
 /**
  * Whether a reference may be used today for these channels: recalled, expired, empty, missing component, no oxygen for a catalytic sensor.

@@ -7,6 +7,7 @@ import { refuse, type Refusal } from '../words/refusal';
 import { refused } from '../words/refused';
 import { openStimulus, type RunState } from '../record/state';
 import type { AdjustAction, Procedure } from '../procedure/procedure';
+import '@/core/words/en/refusals-acts';
 
 const ZEROES: AdjustAction[] = ['quick', 'zero', 'fineZero'];
 

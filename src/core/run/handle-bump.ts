@@ -9,6 +9,7 @@ import type { Refusal } from '../words/refusal';
 import { at, stepInTurn } from './step-in-turn';
 import { measuredChannels, traitsOf, type RunState } from '../record/state';
 import '@/core/words/en/certificate';
+import '@/core/words/en/refusals-acts';
 
 /** Outputs that a bump asks about: what the method can prove and this model has. */
 export function outputsAsked(step: { method: 'timed' | 'watched' | 'station'; outputs: Output[] }, state: RunState): Output[] {

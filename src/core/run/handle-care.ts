@@ -7,6 +7,8 @@ import type { ReferenceSnapshot } from '../record/reference-snapshot';
 import { isRefusal, refuse, type Refusal } from '../words/refusal';
 import { refused } from '../words/refused';
 import { at, stepInTurn } from './step-in-turn';
+import '@/core/words/en/care';
+import '@/core/words/en/refusals-acts';
 
 /** A care action with what of the shelf it took. Something else may have been used: then a note says what. */
 export function handleCare(command: Extract<Command, { type: 'care' }>, handling: Handling): EventDraft[] | Refusal {

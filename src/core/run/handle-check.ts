@@ -9,6 +9,7 @@ import { at } from './step-in-turn';
 import { valueBefore } from './value-before';
 import { calibrationReadings, type RunState } from '../record/state';
 import type { CheckItem } from '../procedure/procedure';
+import '@/core/words/en/refusals-acts';
 
 /** The questions of a step, each answered; what it had to be is copied beside where the run knows it. */
 export function handleCheck(

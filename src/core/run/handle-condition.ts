@@ -11,6 +11,7 @@ import type { PlannedStep } from './plan';
 import { isRefusal, refuse, type Refusal } from '../words/refusal';
 import type { ReferenceSnapshot } from '../record/reference-snapshot';
 import { boundReference, measuredChannels } from '../record/state';
+import '@/core/words/en/refusals-acts';
 
 const RANGE: Record<RoomQuantity, [lowest: number, highest: number]> = {
   temperatureC: [-10, 50],

@@ -1,4 +1,3 @@
-import { differenceInMilliseconds, parseISO } from 'date-fns';
 import { measurandOf } from '../measurand';
 import { checkTypedReading, type Reading } from '../quantity/reading';
 import type { Point } from '../procedure/procedure';
@@ -139,7 +138,7 @@ function tooSoon(
   // How long gas acted on paper stands on the paper.
   if (!asked || capture || !span || state.paper) return [];
   const now = context.origin?.occurredAt ?? context.now;
-  const seconds = Math.floor(differenceInMilliseconds(parseISO(now), parseISO(span.onAt)) / 1000);
+  const seconds = Math.floor((Date.parse(now) - Date.parse(span.onAt)) / 1000);
   if (seconds >= asked || state.deviations.some((one) => one.step === key)) return [];
   const what = procedure.slots.find((one) => one.id === span.slot)?.label ?? span.means;
   if (!deviation?.trim()) return refused('tooSoon', { seconds, what, asked }, 'deviation');

@@ -6,6 +6,7 @@ import type { Handling } from './handling';
 import { refused } from '../words/refused';
 import type { Refusal } from '../words/refusal';
 import { at, stepInTurn } from './step-in-turn';
+import '@/core/words/en/refusals-acts';
 
 /** Not saved is not calibrated: a save after the deadline is on record as lost, and the round begins anew where the procedure says so. A date that is read back has to be today's. */
 export function handleSave(command: Extract<Command, { type: 'save' }>, handling: Handling): EventDraft[] | Refusal {

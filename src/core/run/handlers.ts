@@ -16,6 +16,7 @@ import { refuse, type Refusal } from '../words/refusal';
 import { NEEDS_AGREEMENT } from '../instrument/setting';
 import { refused } from '../words/refused';
 import { openStimulus } from '../record/state';
+import '@/core/words/en/refusals-acts';
 
 type Handlers = {
   [T in Command['type']]: (command: Extract<Command, { type: T }>, handling: Handling) => EventDraft[] | Refusal;

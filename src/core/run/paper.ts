@@ -7,6 +7,7 @@ import type { Handling } from './handling';
 import type { Refusal } from '../words/refusal';
 import { refused } from '../words/refused';
 import { say } from '../words/say';
+import '@/core/words/en/refusals-acts';
 
 /** Gas at a reading where the procedure states no time, s (common practice: about two minutes). */
 const USUAL_SECONDS = 120;

@@ -68,10 +68,12 @@ describe('the catalogue of words', () => {
     for (const name of readdirSync(root, { recursive: true, encoding: 'utf8' })) {
       if (!/\.tsx?$/.test(name) || /\.test\.|core\/words\/|^workers\//.test(name)) continue;
       const source = readFileSync(join(root, name), 'utf8');
-      const begun = [...source.matchAll(/`((?:\w+\.)+)\$\{/g)].map((one) => one[1]!);
+      // Refusals are told apart by their own short code, below.
+      const begun = [...source.matchAll(/`((?:\w+\.)+)\$\{/g)].map((one) => one[1]!).filter((start) => start !== 'refused.');
       const codes = [
         ...[...source.matchAll(/'(\w+(?:\.\w+)+)'/g)].map((one) => one[1]!).filter((code) => partOf.has(code)),
         ...[...partOf.keys()].filter((code) => begun.some((start) => code.startsWith(start))),
+        ...[...source.matchAll(/\brefused\(\s*'(\w+)'/g)].map((one) => `refused.${one[1]}`),
       ];
       said += codes.length;
       for (const part of new Set(codes.map((code) => partOf.get(code)!)))

@@ -1,6 +1,7 @@
-import { say, type Numbers } from './say';
-import type { RefusalWord } from './en/refusals';
+import { say, type Numbers, type WordCode } from './say';
 import { refuse, type Refusal } from './refusal';
+
+type RefusalWord = WordCode extends infer Code ? (Code extends `refused.${infer Word}` ? Word : never) : never;
 
 /**
  * A refusal in the words of the catalogue; the code for programs is the word's own.

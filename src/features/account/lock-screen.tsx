@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useState, type ReactNode } from 'react';
 import Button from 'react-bootstrap/Button';
-import Form from 'react-bootstrap/Form';
+import FormControl from 'react-bootstrap/FormControl';
 import { say } from '@/core/words/say';
 import { post } from '@/platform/client/post';
 import { attempt } from '@/platform/client/result';
@@ -102,7 +102,7 @@ function Unlock({
     if (answer) await send({ passkey: answer }, '');
   };
   return (
-    <Form onSubmit={submit} noValidate className="lock-form">
+    <form onSubmit={submit} noValidate className="lock-form">
       <h1>{say({ code: 'lock.title' })}</h1>
       <p className="quiet">{say({ code: 'lock.hint' })}</p>
       <fieldset>
@@ -122,7 +122,7 @@ function Unlock({
         </div>
       </fieldset>
       <Field label={`${say({ code: 'lock.pin' })}, ${say({ code: 'lock.badge' })}`} problem={problem || undefined}>
-        <Form.Control
+        <FormControl
           type="password"
           autoComplete="off"
           autoFocus
@@ -148,6 +148,6 @@ function Unlock({
           {say({ code: 'lock.door' })}
         </Button>
       </div>
-    </Form>
+    </form>
   );
 }

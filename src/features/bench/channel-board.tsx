@@ -13,7 +13,7 @@ import type { RunView } from './server/run-view';
 import { lookOf, type Sheet } from './sheet';
 import { spanValuesOf } from './steps/span-values';
 import { pointsOfSheet, sheetsOf } from './sheets/sheets-of';
-import { TraceKeptView } from './live/trace-view';
+import { TraceKeptView } from './lazy';
 import type { LiveRun } from './use-run';
 
 /** The channels as rulers. In a reading step each asks for what the display shows; at other times it shows what stands. */
@@ -62,7 +62,9 @@ export function ChannelBoard({ sheet }: { sheet: Sheet }) {
           </StandingLine>
         );
       })}
-      <TraceKeptView run={state.run} steps={state.steps} channels={state.channels} />
+      {Object.values(state.steps).some((one) => one.trace) && (
+        <TraceKeptView run={state.run} steps={state.steps} channels={state.channels} />
+      )}
     </section>
   );
 }

@@ -5,3 +5,4 @@ import dynamic from 'next/dynamic';
 export const Besides = dynamic(() => import('./besides').then((module) => module.Besides));
 export const RunDoors = dynamic(() => import('./run-doors').then((module) => module.RunDoors));
 export const CorrectForm = dynamic(() => import('./correct-form').then((module) => module.CorrectForm));
+export const TraceKeptView = dynamic(() => import('./live/trace-view').then((module) => module.TraceKeptView));

@@ -10,6 +10,8 @@ import { sendPhotos } from '@/features/paper';
 import { Field } from '@/ui/field';
 import type { LiveRun } from './use-run';
 import '@/core/words/en/from-paper';
+import '@/core/words/en/doors';
+import '@/core/words/en/refusals-acts';
 
 const DOORS = ['note', 'part', 'setting', 'channel', 'paper', 'abort'] as const;
 type Door = (typeof DOORS)[number];

@@ -18,6 +18,8 @@ import { tryWord } from '@/core/run/try-word';
 import '@/core/words/en/budget';
 import '@/core/words/en/certificate';
 import '@/core/words/en/paper';
+import '@/core/words/en/not-plain';
+import '@/core/words/en/refusals-acts';
 
 /** What the signatory decides by: as found and as left side by side with references and deviations. */
 export function ApprovalView({

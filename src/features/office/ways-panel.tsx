@@ -6,6 +6,7 @@ import { say } from '@/core/words/say';
 import { attempt } from '@/platform/client/result';
 import { chooseWayAction } from './actions';
 import type { ModelWays } from './server/ways';
+import '@/core/words/en/keys';
 
 /** Where practitioners disagree the workshop chooses, model by model, and reads what speaks for it. */
 export function WaysPanel({ ways }: { ways: ModelWays[] }) {

@@ -1,11 +1,13 @@
 import { ACCOUNT } from './account';
 import { ANSWERS } from './answers';
 import { ASSETS } from './assets';
+import { ASSIGN } from './assign';
 import { BAR } from './bar';
 import { BENCH } from './bench';
 import { BLANK_SHEET } from './blank-sheet';
 import { BUDGET } from './budget';
 import { BUDGETS_ROOM } from './budgets-room';
+import { CARE } from './care';
 import { CERTIFICATE } from './certificate';
 import { CERTIFICATES_ROOM } from './certificates-room';
 import { CHECK } from './check';
@@ -14,6 +16,7 @@ import { CUSTOMERS } from './customers';
 import { DID } from './did';
 import { DOCUMENT_KINDS } from './document-kinds';
 import { DOOR } from './door';
+import { DOORS } from './doors';
 import { DUE } from './due';
 import { EXPORT } from './export';
 import { FIND } from './find';
@@ -21,12 +24,15 @@ import { FROM_PAPER } from './from-paper';
 import { HOUSE } from './house';
 import { IMPORTS } from './imports';
 import { JUDGEMENT } from './judgement';
+import { KEYS } from './keys';
 import { LOCK } from './lock';
 import { MEASURANDS } from './measurands';
 import { MODELS } from './models';
+import { NOT_PLAIN } from './not-plain';
 import { PAPER_WORDS } from './paper';
 import { PROCEDURES_WORDS } from './procedures';
 import { REFUSALS } from './refusals';
+import { REFUSALS_ACTS } from './refusals-acts';
 import { REMARKS } from './remarks';
 import { RETIRE } from './retire';
 import { SAMPLES } from './samples';
@@ -44,11 +50,13 @@ export const EN = {
   ...ACCOUNT,
   ...ANSWERS,
   ...ASSETS,
+  ...ASSIGN,
   ...BAR,
   ...BENCH,
   ...BLANK_SHEET,
   ...BUDGET,
   ...BUDGETS_ROOM,
+  ...CARE,
   ...CERTIFICATE,
   ...CERTIFICATES_ROOM,
   ...CHECK,
@@ -57,6 +65,7 @@ export const EN = {
   ...DID,
   ...DOCUMENT_KINDS,
   ...DOOR,
+  ...DOORS,
   ...DUE,
   ...EXPORT,
   ...FIND,
@@ -64,12 +73,15 @@ export const EN = {
   ...HOUSE,
   ...IMPORTS,
   ...JUDGEMENT,
+  ...KEYS,
   ...LOCK,
   ...MEASURANDS,
   ...MODELS,
+  ...NOT_PLAIN,
   ...PAPER_WORDS,
   ...PROCEDURES_WORDS,
   ...REFUSALS,
+  ...REFUSALS_ACTS,
   ...REMARKS,
   ...RETIRE,
   ...SAMPLES,

@@ -16,6 +16,7 @@ import type { UseCaseContext } from '@/platform/use-case';
 import { keepStatus } from './keep-status';
 import { lineOfRun, refuseUnshown } from './live-evidence';
 import { append, keepLoaded, loadForCommand, lockRun, type LoadedRun, type Reply } from './run-store';
+import '@/core/words/en/refusals-acts';
 
 export interface Given {
   reply: Reply;

@@ -9,6 +9,7 @@ import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
 import { shippedProcedure } from '@/procedures';
 import { stepPaths } from './step-paths';
+import '@/core/words/en/keys';
 
 /** How a step goes on a model: the newest version first. */
 export interface ModelKey {

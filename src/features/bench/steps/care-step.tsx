@@ -8,6 +8,7 @@ import { say } from '@/core/words/say';
 import { Field } from '@/ui/field';
 import type { RunView } from '../server/run-view';
 import type { LiveRun } from '../use-run';
+import '@/core/words/en/care';
 
 /** A care action: what of the shelf it takes is chosen already where something stands there; else what was used is said. */
 export function CareStep({ run, view, step, uses }: { run: LiveRun; view: RunView; step: string; uses: CareMaterial[] }) {

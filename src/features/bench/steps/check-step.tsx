@@ -10,6 +10,7 @@ import type { PlannedStep } from '@/core/run/plan';
 import { slotOf } from '../live/live-rules';
 import type { Sheet } from '../sheet';
 import { suggestAnswers } from './suggest-answers';
+import '@/core/words/en/refusals-acts';
 
 const CHOICES = {
   passFault: [

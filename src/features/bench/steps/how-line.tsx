@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import Form from 'react-bootstrap/Form';
+import FormControl from 'react-bootstrap/FormControl';
 import type { PlannedStep } from '@/core/run/plan';
 import { stepPath } from '@/core/record/step-key';
 import { say } from '@/core/words/say';
@@ -10,6 +10,7 @@ import { day } from '@/ui/format';
 import { writeModelKeyAction } from '../actions';
 import type { ModelKey } from '../server/model-keys';
 import type { RunView } from '../server/run-view';
+import '@/core/words/en/keys';
 
 /** How this step goes on this model: which key, how long, what the display says. Written from here by whoever knows, shown to all afterwards. */
 export function HowLine({ view, present }: { view: RunView; present: PlannedStep }) {
@@ -98,7 +99,7 @@ function HowForm({
       }}
       onKeyDown={(event) => event.key === 'Escape' && leave()}
     >
-      <Form.Control
+      <FormControl
         autoFocus
         size="sm"
         maxLength={400}
@@ -108,7 +109,7 @@ function HowForm({
         value={text}
         onChange={(event) => setText(event.target.value)}
       />
-      <Form.Control
+      <FormControl
         size="sm"
         className="mono"
         maxLength={80}

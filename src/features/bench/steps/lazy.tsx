@@ -11,3 +11,4 @@ export const DecideStep = dynamic(() => import('./decide-step').then((module) =>
 export const EndOfRun = dynamic(() => import('./end-of-run').then((module) => module.EndOfRun));
 export const ReferenceStep = dynamic(() => import('./reference-step').then((module) => module.ReferenceStep));
 export const SaveStep = dynamic(() => import('./save-step').then((module) => module.SaveStep));
+export const WaitStep = dynamic(() => import('./wait-step').then((module) => module.WaitStep));

@@ -1,13 +1,23 @@
 'use client';
 import Button from 'react-bootstrap/Button';
 import type { PlannedStep } from '@/core/run/plan';
-import { AdjustStep, BumpStep, CareStep, CheckStep, ConditionStep, DecideStep, EndOfRun, ReferenceStep, SaveStep } from './lazy';
+import {
+  AdjustStep,
+  BumpStep,
+  CareStep,
+  CheckStep,
+  ConditionStep,
+  DecideStep,
+  EndOfRun,
+  ReferenceStep,
+  SaveStep,
+  WaitStep,
+} from './lazy';
 import { SkipStep } from './skip-step';
 import { SampleCount } from './sample-count';
 import { HowLine } from './how-line';
 import { neighbourGas } from './neighbour-gas';
 import { openStimulus } from '@/core/record/state';
-import { WaitStep } from './wait-step';
 import type { Sheet } from '../sheet';
 
 const SAYS_IT_BESIDE_THE_FIELD: PlannedStep['step']['kind'][] = ['condition', 'check', 'reference', 'read', 'wait'];

@@ -1,4 +1,5 @@
 import { say, type WordCode } from '@/core/words/say';
+import '@/core/words/en/not-plain';
 
 /** Short lists of reasons, each one key away. What is chosen stands on record as a sentence, like one that was typed. */
 const LISTS = {

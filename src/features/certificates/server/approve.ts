@@ -27,6 +27,7 @@ import { insertRevision, newestOf } from './revise';
 import { workedOn } from './worked-on';
 import type { Annexes } from './annexes';
 import '@/core/words/en/budget';
+import '@/core/words/en/refusals-acts';
 
 export interface Issued {
   id: string;
