@@ -14,7 +14,7 @@ const STOREYS = [
   ['supply', 'live', 'paper', 'station'],
   ['run'],
   ['probe', 'results'],
-  ['certificate', 'stored', 'diagnosis'],
+  ['certificate', 'stored', 'diagnosis', 'walk'],
 ];
 const storeys = STOREYS.flatMap((floor, height) =>
   floor.map((folder) => {

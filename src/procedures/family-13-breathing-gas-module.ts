@@ -9,7 +9,7 @@ const SCAVENGE = 'Anaesthetic or oxidising mix: scavenging, no oil or flame, out
 /** Family 13: breathing-gas module in a host; zero, feed the mix, set all four components to the bottle, a second look, accept. */
 export const family13: Procedure = {
   id: 'breathing-gas-module',
-  version: 3,
+  version: 4,
   family: 13,
   title: 'Breathing-gas analyser module, calibration',
   method: 'Comparison with a certified mixture of carbon dioxide, oxygen, nitrous oxide and agent; values set to the bottle’s.',

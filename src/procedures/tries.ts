@@ -282,7 +282,7 @@ export const zeroAndSpanTogether = (
           ? [...(save ? [{ ...save, id: `${save.id}-in-gas`, when: inGas } as Step] : []), leftInOpenGas(span, together)]
           : []),
         gasOff('off', slot, means),
-        ...look.map((step): Step => ({ ...step, when: NOT_FAILED })),
+        ...look.map((step): Step => ({ ...step, when: ACCEPTED_HERE })),
         ...(save ? [{ ...save, when: together ? { all: [NOT_FAILED, { not: inGas }] } : NOT_FAILED } as Step] : []),
       ],
     },
@@ -291,3 +291,5 @@ export const zeroAndSpanTogether = (
   ];
 };
 const NOT_FAILED: Condition = { not: { is: 'anyAdjustFailed' } };
+/** In this round: a trim that mends it later asks for no look back in here, with its own gas open. */
+const ACCEPTED_HERE: Condition = { all: [NOT_FAILED, { not: { is: 'adjustFailedHere' } }] };
