@@ -1,4 +1,4 @@
-import type { CheckItem, Step } from '../procedure/procedure';
+import type { CheckItem } from '../procedure/procedure';
 import type { Answer, Command } from '../run/command';
 import { expectedAnswer } from '../run/expected-answer';
 import { missingReadings, readPairs, type PlannedStep } from '../run/plan';
@@ -86,7 +86,6 @@ export function handAt(run: ScriptedRun, planned: PlannedStep, outcome: string):
       return [{ type: 'changeStimulus', step: key, slot: step.slot, on: step.on }];
     case 'read':
       run.wait((step.exposureSeconds ?? 0) + 90);
-      if (!hasReferenceStep(procedure.steps)) bindAll(run);
       return missingReadings(step, key, channel, procedure, state).map((pair): Command => {
         const point = procedure.points.find((one) => one.id === pair.point)!;
         const of = state.channels.find((one) => one.id === pair.channel)!;
@@ -125,13 +124,6 @@ export function handAt(run: ScriptedRun, planned: PlannedStep, outcome: string):
     case 'decide':
       return [{ type: 'decide', step: key, option: outcome, note: 'walked' }];
   }
-}
-
-/** Results of a station are read from its log: it names its bottles itself, no step asks for them. */
-const hasReferenceStep = (steps: readonly Step[]): boolean =>
-  steps.some((step) => step.kind === 'reference' || (step.kind === 'group' && hasReferenceStep(step.steps)));
-function bindAll(run: ScriptedRun): void {
-  for (const { id } of run.procedure.slots) if (!run.state.bindings.some((one) => one.slot === id)) run.try(bind(run, id));
 }
 
 /** Where several things may stand in a place, two of them in turn: more would be another calibration each round. */
