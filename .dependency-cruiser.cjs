@@ -14,7 +14,8 @@ const STOREYS = [
   ['supply', 'live', 'paper', 'station'],
   ['run'],
   ['probe', 'results'],
-  ['certificate', 'stored', 'diagnosis', 'walk'],
+  ['certificate', 'diagnosis', 'walk'],
+  ['stored'],
 ];
 const storeys = STOREYS.flatMap((floor, height) =>
   floor.map((folder) => {

@@ -6,6 +6,7 @@ import { hearing, onChange, tellChange } from './change-stream';
 export interface Jobs {
   mail: Record<string, never>;
   drawDocument: { certificateId: string };
+  walkProcedure: { procedureId: string };
   drawSheet: { sheetId: string; modelId: string; assetId?: string };
   nightly: Record<string, never>;
   backup: Record<string, never>;

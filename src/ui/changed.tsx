@@ -11,6 +11,8 @@ const NAMES: Record<string, string> = {
   instrument_model: 'model',
   user: 'person',
   import_batch: 'table taken in',
+  own_procedure: 'procedure',
+  procedure_recall: 'recall of a procedure',
   interval_policy: 'interval',
 };
 export const plain = (table: string): string => NAMES[table] ?? table.replace(/_/g, ' ');

@@ -7,3 +7,4 @@ export * from './probes';
 export * from './budgets';
 export * from './paper';
 export * from './imports';
+export * from './procedures';

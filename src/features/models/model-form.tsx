@@ -25,17 +25,23 @@ export interface ModelOnRecord {
   channels: ModelChannel[];
 }
 
+/** A procedure that a model can go by, with its places. */
+export interface ModelProcedure {
+  id: string;
+  title: string;
+  places: readonly Place[];
+}
+
 interface Props {
   model: ModelOnRecord;
-  procedure: string;
-  places: readonly Place[];
+  procedures: readonly ModelProcedure[];
   /** Another one is made like it; else it is changed itself. */
   copy: boolean;
   onDone: () => void;
 }
 
 /** A model, made like another or changed. */
-export function ModelForm({ model, procedure, places, copy, onDone }: Props) {
+export function ModelForm({ model, procedures, copy, onDone }: Props) {
   const router = useRouter();
   const [given, setGiven] = useState({ ...model, ...(copy ? { name: '' } : {}) });
   const [problems, setProblems] = useState<Record<string, string>>({});
@@ -71,13 +77,23 @@ export function ModelForm({ model, procedure, places, copy, onDone }: Props) {
         <div className="col-md-3">{text('name')}</div>
         <div className="col-md-6">{text('kind')}</div>
       </div>
-      <p className="mb-2">
-        <span className="small quiet">{say({ code: 'model.procedure' })}</span> {procedure}
-      </p>
+      <Field label={say({ code: 'model.procedure' })} problem={problems.procedureId}>
+        <Form.Select
+          style={{ maxWidth: '32rem' }}
+          value={given.procedureId}
+          onChange={(event) => setGiven({ ...given, procedureId: event.target.value })}
+        >
+          {procedures.map((one) => (
+            <option key={one.id} value={one.id}>
+              {one.title}
+            </option>
+          ))}
+        </Form.Select>
+      </Field>
       <h3>{say({ code: 'model.channels' })}</h3>
       <ChannelRows
         channels={given.channels}
-        places={places}
+        places={procedures.find((one) => one.id === given.procedureId)?.places ?? []}
         problems={problems}
         onChange={(channels) => setGiven({ ...given, channels })}
       />

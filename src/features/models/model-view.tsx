@@ -7,21 +7,20 @@ import { say } from '@/core/words/say';
 import { attempt, saidOfWhy } from '@/platform/client/result';
 import { WhyForm } from '@/ui/why-form';
 import { retireModelAction, takeBackModelAction } from './actions';
-import type { Place } from './channel-rows';
-import { ModelForm, type ModelOnRecord } from './model-form';
+import { ModelForm, type ModelOnRecord, type ModelProcedure } from './model-form';
 import '@/core/words/en/customers';
 import '@/core/words/en/models';
 
 interface Props {
   model: ModelOnRecord;
   procedure: string;
-  places: readonly Place[];
+  procedures: readonly ModelProcedure[];
   retired: boolean;
   mayKeep: boolean;
 }
 
 /** A model as it is, and the ways to change it, make another like it, or end it. */
-export function ModelView({ model, procedure, places, retired, mayKeep }: Props) {
+export function ModelView({ model, procedure, procedures, retired, mayKeep }: Props) {
   const [doing, setDoing] = useState<'look' | 'change' | 'copy'>('look');
   if (doing !== 'look')
     return (
@@ -30,8 +29,7 @@ export function ModelView({ model, procedure, places, retired, mayKeep }: Props)
         <ModelForm
           key={`${doing}-${model.version}`}
           model={model}
-          procedure={procedure}
-          places={places}
+          procedures={procedures}
           copy={doing === 'copy'}
           onDone={() => setDoing('look')}
         />

@@ -23,6 +23,16 @@ export function ProcedureTable({ procedures }: { procedures: Awaited<ReturnType<
                 <Link className="row-link" href={`/procedures/${one.id}`}>
                   {one.title}
                 </Link>
+                {(one.own || one.draft) && (
+                  <span className="quiet small ms-2">
+                    {[one.own && say({ code: 'procedures.own' }), one.draft && say({ code: 'procedures.draft' })]
+                      .filter(Boolean)
+                      .join(', ')}
+                  </span>
+                )}
+                {one.ended !== null && (
+                  <span className="quiet small ms-2">{say({ code: 'procedures.ended', numbers: { why: one.ended } })}</span>
+                )}
               </td>
               <td className="quiet">{say({ code: 'procedures.scope', numbers: { scope: one.scope } })}</td>
               <td className="text-end mono">{one.version}</td>

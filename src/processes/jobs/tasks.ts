@@ -3,6 +3,7 @@ import * as yup from 'yup';
 import { database } from '@/data/connection';
 import { drawAndKeep, drawJob } from '@/features/certificates/server';
 import { emptyOutbox } from '@/features/due/server';
+import { walkDraft } from '@/features/procedures/server';
 import { drawBlankSheet, sheetJob } from '@/features/paper/server';
 import { systemClock } from '@/platform/clock';
 import { tellDone } from '@/platform/jobs';
@@ -11,6 +12,7 @@ import { nightly } from './nightly';
 
 const id = yup.string().uuid().required();
 const drawSchema = yup.object({ certificateId: id });
+const walkSchema = yup.object({ procedureId: yup.string().max(60).required() });
 const sheetSchema = yup.object({ sheetId: id, modelId: id, assetId: yup.string().uuid().optional().default(undefined) });
 const now = () => systemClock().now();
 
@@ -28,6 +30,10 @@ export const TASKS: TaskList = {
     const { assetId, ...rest } = await sheetSchema.validate(payload);
     await drawBlankSheet(database(), { ...rest, ...(assetId ? { assetId } : {}) }, now());
     await tellDone(database(), sheetJob(rest.sheetId));
+  },
+  walkProcedure: async (payload) => {
+    const { procedureId } = await walkSchema.validate(payload);
+    await walkDraft(database(), procedureId, now());
   },
   nightly: () => nightly(),
   backup: () => backup(),

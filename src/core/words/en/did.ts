@@ -102,5 +102,13 @@ export const DID = {
   'audit.what': 'Did',
   'audit.none': 'Nothing on record for this choice.',
   'audit.reads': 'You read here: nothing can be changed by an auditor.',
+  'did.copyProcedure': 'copied a procedure',
+  'did.takeProcedure': 'took a procedure in from a file',
+  'did.keepDraft': 'changed a procedure’s draft',
+  'did.reviseProcedure': 'began a procedure’s next version',
+  'did.endProcedure': 'ended a procedure, or offered it again',
+  'did.askWalk': 'had a procedure walked',
+  'did.releaseProcedure': 'released a procedure',
+  'did.recallProcedure': 'recalled a procedure, or lifted the recall',
 } as const;
 addWords(DID);

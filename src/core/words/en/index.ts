@@ -11,6 +11,9 @@ import { CARE } from './care';
 import { CERTIFICATE } from './certificate';
 import { CERTIFICATES_ROOM } from './certificates-room';
 import { CHECK } from './check';
+import { CONDITIONS } from './conditions';
+import { EDITOR } from './editor';
+import { WALK } from './walk';
 import { CORRECT } from './correct';
 import { CUSTOMERS } from './customers';
 import { DID } from './did';
@@ -60,6 +63,9 @@ export const EN = {
   ...CERTIFICATE,
   ...CERTIFICATES_ROOM,
   ...CHECK,
+  ...CONDITIONS,
+  ...EDITOR,
+  ...WALK,
   ...CORRECT,
   ...CUSTOMERS,
   ...DID,

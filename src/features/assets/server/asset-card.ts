@@ -16,7 +16,7 @@ import {
   runSummary,
   ticket,
 } from '@/data/schema';
-import { shippedProcedure } from '@/procedures';
+import { procedureById } from '@/features/procedures/server';
 import { isId } from '@/platform/shape';
 
 const MOST_RESULTS = 1000;
@@ -70,7 +70,7 @@ export async function assetCard(tx: Transaction, id: string) {
         and(eq(intervalPolicy.scope, 'customer'), eq(intervalPolicy.customerId, row.asset.customerId)),
       ),
     );
-  const procedure = row.model.procedureId ? shippedProcedure(row.model.procedureId) : undefined;
+  const procedure = await procedureById(tx, row.model.procedureId);
   const asksSamples = procedure ? samplesAsked(procedure) : [];
   const response = await responseTimes(tx, id);
   const uses = await usesOfAsset(tx, id);

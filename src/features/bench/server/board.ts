@@ -18,7 +18,7 @@ import {
 import { readSettings } from '@/platform/settings';
 import { nextAction, type NextAction } from '../places/next-action';
 import { loadRun } from './run-store';
-import { procedureFor } from './start-run';
+import { proceduresFor } from './start-run';
 
 export interface BoardTicket {
   id: string;
@@ -87,6 +87,7 @@ export async function board(
     .where(and(ne(ticket.status, 'returned'), inArray(ticket.status, only)))
     .orderBy(sql`${ticket.promiseOn} nulls last`, instrumentModel.procedureId, ticket.code)
     .limit(200);
+  const procedureFor = await proceduresFor(tx);
   const tickets = await Promise.all(
     rows.map(async (row): Promise<BoardTicket> => {
       const procedure = procedureFor(row.procedureId, row.ticket.service);

@@ -7,7 +7,7 @@ import { recordAudit } from '@/platform/audit';
 import { may } from '@/platform/permission';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
-import { shippedProcedure } from '@/procedures';
+import { procedureById } from '@/features/procedures/server';
 import { stepPaths } from './step-paths';
 import '@/core/words/en/keys';
 
@@ -49,7 +49,7 @@ export async function writeModelKey(
   const { tx, actor, now } = context;
   if (!may(actor.role, 'bench')) throw new Problem(say({ code: 'keys.forbidden' }), {}, 403);
   const { modelId, procedureId, step, after, text, secret } = input;
-  const procedure = shippedProcedure(procedureId);
+  const procedure = await procedureById(tx, procedureId);
   const [model] = await tx.select().from(instrumentModel).where(eq(instrumentModel.id, modelId)).for('update');
   if (!model || !procedure || !stepPaths(procedure.steps).has(step)) throw new Problem(say({ code: 'keys.noStep' }), {}, 404);
   const [last] = await tx

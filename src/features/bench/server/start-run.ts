@@ -16,7 +16,8 @@ import { isPractice } from '@/platform/clock';
 import { need } from '@/platform/need';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
-import { shippedProcedure } from '@/procedures';
+import { procedureById, proceduresById, recallOf } from '@/features/procedures/server';
+import '@/core/words/en/procedures';
 import { scopeNow, standingValues } from '@/features/budgets/server';
 import { keepStatus } from './keep-status';
 import { append, appendEvents, type LoadedRun } from './run-store';
@@ -71,13 +72,16 @@ async function prepareRun(
     .from(asset)
     .innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id))
     .where(eq(asset.id, row.assetId));
-  const procedure = procedureFor(found?.model.procedureId ?? null, row.service);
+  const procedure = await procedureFor(tx, found?.model.procedureId ?? null, row.service);
   if (!found || !procedure)
     throw new Problem(
       `There is no procedure for ${found?.model.maker ?? ''} ${found?.model.name ?? 'this model'} yet. Work on paper and keep the ticket open.`,
       {},
       409,
     );
+  const recalled = await recallOf(tx, procedure);
+  if (recalled)
+    throw new Problem(say({ code: 'procedures.recalled', numbers: { version: procedure.version, ...recalled } }), {}, 409);
   await freeze(tx, procedure, now);
   const channels = await tx
     .select()
@@ -131,9 +135,21 @@ async function prepareRun(
 }
 
 /** What the customer asked for decides: a bump is a procedure of its own, whatever the model. */
-export function procedureFor(id: string | null, service: ServiceId): Procedure | undefined {
-  const own = id ? shippedProcedure(id) : undefined;
-  return own && BEGINS_WITH_BUMP[service] && own.slots.some((slot) => slot.kind === 'gas') ? shippedProcedure('bump-test') : own;
+export async function procedureFor(tx: Transaction, id: string | null, service: ServiceId): Promise<Procedure | undefined> {
+  const own = await procedureById(tx, id);
+  return own && begunWithBump(own, service) ? procedureById(tx, 'bump-test') : own;
+}
+
+const begunWithBump = (own: Procedure, service: ServiceId): boolean =>
+  BEGINS_WITH_BUMP[service] && own.slots.some((slot) => slot.kind === 'gas');
+
+/** The same for many at once, as a board needs it. */
+export async function proceduresFor(tx: Transaction): Promise<(id: string | null, service: ServiceId) => Procedure | undefined> {
+  const all = await proceduresById(tx);
+  return (id, service) => {
+    const own = all.get(id ?? '');
+    return own && begunWithBump(own, service) ? all.get('bump-test') : own;
+  };
 }
 
 /** Checked where it is read: a channel of a quantity that nobody knows is measured by nobody. */

@@ -3,7 +3,7 @@ import { samplesAsked } from '@/core/procedure/schools-of';
 import type { Transaction } from '@/data/connection';
 import { assetsBegun, assetsHaving, plainLike } from '@/data/find-text';
 import { asset, assetChannel, certificate, customer, instrumentModel, reference, ticket } from '@/data/schema';
-import { shippedProcedure } from '@/procedures';
+import { proceduresById } from '@/features/procedures/server';
 import { numbersMeant } from './short-code';
 
 /** Customers in work by part of the name, best first. */
@@ -80,8 +80,9 @@ async function instruments(tx: Transaction, which: SQL | undefined, order: SQL, 
     .where(which)
     .orderBy(order, asset.serial)
     .limit(limit);
+  const procedures = await proceduresById(tx);
   return rows.map(({ procedureId, ...row }) => {
-    const procedure = procedureId ? shippedProcedure(procedureId) : undefined;
+    const procedure = procedures.get(procedureId ?? '');
     return { ...row, asksSamples: procedure ? samplesAsked(procedure) : [] };
   });
 }

@@ -6,7 +6,7 @@ import { instrumentModel } from '@/data/schema';
 import { may } from '@/platform/permission';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
-import { shippedProcedure } from '@/procedures';
+import { procedureById } from '@/features/procedures/server';
 import type { ModelChange, ModelInput } from '../model-schema';
 import '@/core/words/en/models';
 
@@ -21,8 +21,8 @@ async function held({ tx }: UseCaseContext, id: string) {
 }
 
 /** Errors: Problem with a sentence for each field that does not fit. */
-function requireFit({ traits, channels, procedureId }: ModelInput): void {
-  const procedure = shippedProcedure(procedureId);
+async function requireFit({ tx }: UseCaseContext, { traits, channels, procedureId }: ModelInput): Promise<void> {
+  const procedure = await procedureById(tx, procedureId);
   if (!procedure) {
     const sentence = say({ code: 'model.noProcedure' });
     throw new Problem(sentence, { procedureId: sentence });
@@ -48,7 +48,7 @@ async function taken<T>(write: () => Promise<T>): Promise<T> {
 /** A new model; it may be received at once. Errors: Problem (403); (400) with what does not fit at each field; (409) for a name that is taken. */
 export async function createModel(context: UseCaseContext, input: ModelInput): Promise<{ id: string }> {
   requireKeeper(context);
-  requireFit(input);
+  await requireFit(context, input);
   const [row] = await taken(() => context.tx.insert(instrumentModel).values(input).returning({ id: instrumentModel.id }));
   return row!;
 }
@@ -59,7 +59,7 @@ export async function changeModel(
   { modelId, version, ...input }: ModelChange,
 ): Promise<{ version: number }> {
   requireKeeper(context);
-  requireFit(input);
+  await requireFit(context, input);
   const row = await held(context, modelId);
   if (row.version !== version) throw new Problem(say({ code: 'model.meanwhile' }), {}, 409, { code: 'changedMeanwhile' });
   const next = version + 1;

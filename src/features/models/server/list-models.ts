@@ -1,9 +1,9 @@
-import { asc, eq, sql } from 'drizzle-orm';
+import { asc, eq, isNotNull, sql } from 'drizzle-orm';
 import type { ModelChannel } from '@/core/stored/channel';
 import type { Transaction } from '@/data/connection';
-import { asset, changeLog, instrumentModel } from '@/data/schema';
+import { asset, changeLog, instrumentModel, ownProcedure } from '@/data/schema';
 import { isId } from '@/platform/shape';
-import { PROCEDURES, shippedProcedure } from '@/procedures';
+import { proceduresById, procedureById } from '@/features/procedures/server';
 
 type Model = typeof instrumentModel.$inferSelect;
 
@@ -17,20 +17,22 @@ export async function modelsInRoom(tx: Transaction, { q = '', retired = false }:
     })
     .from(instrumentModel)
     .orderBy(asc(sql`lower(${instrumentModel.maker})`), asc(sql`lower(${instrumentModel.name})`));
+  const procedures = await proceduresById(tx);
   return rows
     .filter(({ model }) => retired || !model.retiredAt)
     .filter(({ model }) => words.every((word) => `${model.maker} ${model.name} ${model.kind}`.toLowerCase().includes(word)))
-    .map(({ model, instruments }) => ({ ...model, instruments, procedure: titleOf(model.procedureId) }));
+    .map(({ model, instruments }) => ({ ...model, instruments, procedure: titleOf(procedures, model.procedureId) }));
 }
 
-const titleOf = (id: string | null): string => (id ? (shippedProcedure(id)?.title ?? id) : '—');
+const titleOf = (procedures: ReadonlyMap<string, { title: string }>, id: string | null): string =>
+  id ? (procedures.get(id)?.title ?? id) : '—';
 
-/** A model with its procedure's places, and a channel for each place that it has not fitted, as another model has it. Null where there is none. */
+/** A model with the procedures that it could go by and their places, and a channel for each place as another model has it. Null where there is none. */
 export async function modelPage(tx: Transaction, id: string) {
   if (!isId(id)) return null;
   const [model] = await tx.select().from(instrumentModel).where(eq(instrumentModel.id, id));
   if (!model) return null;
-  const procedure = model.procedureId ? shippedProcedure(model.procedureId) : undefined;
+  const procedure = await procedureById(tx, model.procedureId);
   const others = await tx.select().from(instrumentModel);
   const [{ instruments } = { instruments: 0 }] = await tx
     .select({ instruments: sql<number>`count(*)::int` })
@@ -42,14 +44,21 @@ export async function modelPage(tx: Transaction, id: string) {
     .where(sql`${changeLog.tableName} = 'instrument_model' and ${changeLog.rowKey} = ${id} and ${changeLog.kind} <> 'there'`)
     .orderBy(sql`${changeLog.id} desc`)
     .limit(10);
-  const places = (procedure?.channels ?? []).map(({ role, label, measurands, optional = false }) => ({
-    role,
-    label,
-    measurands,
-    optional,
-    like: likeOf(others, model, role),
-  }));
-  return { model, procedure: procedure ? { id: procedure.id, title: procedure.title } : null, places, instruments, history };
+  const ended = await tx.select({ id: ownProcedure.id }).from(ownProcedure).where(isNotNull(ownProcedure.retiredAt));
+  const procedures = [...(await proceduresById(tx)).values()]
+    .filter(({ id }) => id === model.procedureId || !ended.some((one) => one.id === id))
+    .map(({ id: procedureId, title, channels }) => ({
+      id: procedureId,
+      title,
+      places: channels.map(({ role, label, measurands, optional = false }) => ({
+        role,
+        label,
+        measurands,
+        optional,
+        like: likeOf(others, model, role),
+      })),
+    }));
+  return { model, procedure: procedure ? { id: procedure.id, title: procedure.title } : null, procedures, instruments, history };
 }
 
 /** The channel of a place as a model of the same procedure has it, else any model. */
@@ -78,7 +87,11 @@ export async function modelsJson(tx: Transaction): Promise<string> {
     retired: retiredAt?.toISOString() ?? null,
   }));
   return JSON.stringify(
-    { schema: 'werkbank-models/1', procedures: PROCEDURES.map(({ id, title }) => ({ id, title })), models },
+    {
+      schema: 'werkbank-models/1',
+      procedures: [...(await proceduresById(tx)).values()].map(({ id, title }) => ({ id, title })),
+      models,
+    },
     null,
     2,
   );

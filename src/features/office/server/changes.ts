@@ -13,6 +13,8 @@ export const CHANGED_TABLES = [
   'reference',
   'reference_check',
   'interval_policy',
+  'own_procedure',
+  'procedure_recall',
   'import_batch',
   'setting',
   'user',

@@ -6,7 +6,7 @@ import { instrumentModel } from '@/data/schema';
 import { need } from '@/platform/need';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
-import { shippedProcedure } from '@/procedures';
+import { procedureById, proceduresById } from '@/features/procedures/server';
 
 export interface ModelWays {
   modelId: string;
@@ -19,8 +19,9 @@ export interface ModelWays {
 /** The models whose procedure knows more than one way of doing something, and which way each goes. */
 export async function listWays(tx: Transaction): Promise<ModelWays[]> {
   const models = await tx.select().from(instrumentModel).orderBy(asc(instrumentModel.maker), asc(instrumentModel.name));
+  const procedures = await proceduresById(tx);
   return models.flatMap((model) => {
-    const procedure = model.procedureId ? shippedProcedure(model.procedureId) : undefined;
+    const procedure = procedures.get(model.procedureId ?? '');
     if (!procedure?.schools?.length) return [];
     const chosen = schoolsOf(procedure, model.traits);
     return [
@@ -41,7 +42,8 @@ export async function chooseWay(
 ): Promise<void> {
   need(actor, 'office');
   const [model] = await tx.select().from(instrumentModel).where(eq(instrumentModel.id, modelId)).for('update');
-  const asked = model?.procedureId ? shippedProcedure(model.procedureId)?.schools?.find((one) => one.id === school) : undefined;
+  const procedure = await procedureById(tx, model?.procedureId ?? null);
+  const asked = procedure?.schools?.find((one) => one.id === school);
   if (!model || !asked) throw new Problem('This model’s procedure does not ask that.', {}, 404);
   if (!asked.options.some((one) => one.id === option))
     throw new Problem('Choose one of the answers.', { option: 'Not one of the answers.' }, 400);

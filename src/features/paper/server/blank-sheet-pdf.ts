@@ -9,7 +9,7 @@ import type { Transaction } from '@/data/connection';
 import { asset, assetChannel, customer, instrumentModel } from '@/data/schema';
 import { drawDefinition } from '@/platform/pdf';
 import { readSettings } from '@/platform/settings';
-import { shippedProcedure } from '@/procedures';
+import { procedureById, proceduresById } from '@/features/procedures/server';
 import '@/core/words/en/blank-sheet';
 
 const QUIET = '#66706a';
@@ -25,10 +25,11 @@ export interface SheetModel {
 /** Every model with its procedure: what can be printed before a day without the house. */
 export async function modelsOnPaper(tx: Transaction): Promise<SheetModel[]> {
   const rows = await tx.select().from(instrumentModel).orderBy(asc(instrumentModel.maker), asc(instrumentModel.name));
+  const procedures = await proceduresById(tx);
   return rows.map((row) => ({
     id: row.id,
     name: `${row.maker} ${row.name}`,
-    procedure: (row.procedureId && shippedProcedure(row.procedureId)?.title) || null,
+    procedure: procedures.get(row.procedureId ?? '')?.title ?? null,
   }));
 }
 
@@ -38,7 +39,7 @@ export async function blankSheetPdf(
   { modelId, assetId, now }: { modelId: string; assetId?: string; now: Date },
 ): Promise<{ bytes: Buffer; name: string } | null> {
   const [model] = await tx.select().from(instrumentModel).where(eq(instrumentModel.id, modelId));
-  const procedure = model?.procedureId ? shippedProcedure(model.procedureId) : undefined;
+  const procedure = await procedureById(tx, model?.procedureId ?? null);
   if (!model || !procedure) return null;
   const [own] = assetId
     ? await tx

@@ -1,9 +1,10 @@
-import { asc, sql } from 'drizzle-orm';
+import { asc, eq, sql } from 'drizzle-orm';
 import { blankSheet } from '@/core/paper/blank-sheet';
 import { schoolsOf } from '@/core/procedure/schools-of';
 import type { Transaction } from '@/data/connection';
-import { instrumentModel } from '@/data/schema';
-import { PROCEDURES, shippedProcedure } from '@/procedures';
+import { instrumentModel, ownProcedure } from '@/data/schema';
+import { shippedProcedure } from '@/procedures';
+import { procedureById, proceduresById } from './procedure-by-id';
 
 /** Every procedure, with how many models go through it. */
 export async function listProcedures(tx: Transaction) {
@@ -12,18 +13,27 @@ export async function listProcedures(tx: Transaction) {
     .from(instrumentModel)
     .where(sql`${instrumentModel.retiredAt} is null`)
     .groupBy(instrumentModel.procedureId);
-  return PROCEDURES.map(({ id, version, title, scope }) => ({
-    id,
-    version,
-    title,
-    scope,
-    models: counted.find((one) => one.id === id)?.n ?? 0,
-  }));
+  const own = await tx.select().from(ownProcedure).orderBy(asc(ownProcedure.title));
+  const all = await proceduresById(tx);
+  const drafts = own.flatMap((one) => (all.has(one.id) || !one.draft ? [] : [one.draft]));
+  return [...drafts, ...all.values()].map(({ id, version, title, scope }) => {
+    const row = own.find((one) => one.id === id);
+    return {
+      id,
+      version,
+      title,
+      scope,
+      own: row !== undefined,
+      draft: row?.draft !== null && row?.draft !== undefined,
+      ended: row?.retiredAt ? row.retiredWhy : null,
+      models: counted.find((one) => one.id === id)?.n ?? 0,
+    };
+  });
 }
 
-/** One procedure with the models that go through it, and its steps as the first of them has them. Null where there is none. */
+/** One procedure, as it is in force or else as its draft, with the models that go through it, and its steps as the first of them has them. Null where there is none. */
 export async function procedurePage(tx: Transaction, id: string) {
-  const procedure = shippedProcedure(id);
+  const procedure = (await procedureById(tx, id)) ?? (await draftOf(tx, id));
   if (!procedure) return null;
   const models = await tx
     .select()
@@ -40,8 +50,13 @@ export async function procedurePage(tx: Transaction, id: string) {
   };
 }
 
-/** A procedure as a file; null where there is none. */
-export function procedureJson(id: string): string | null {
-  const procedure = shippedProcedure(id);
+async function draftOf(tx: Transaction, id: string) {
+  const [row] = await tx.select({ draft: ownProcedure.draft }).from(ownProcedure).where(eq(ownProcedure.id, id));
+  return row?.draft ?? undefined;
+}
+
+/** A procedure as a file, as it is in force or else as its draft; null where there is none. */
+export async function procedureJson(tx: Transaction, id: string): Promise<string | null> {
+  const procedure = shippedProcedure(id) ?? (await procedureById(tx, id)) ?? (await draftOf(tx, id));
   return procedure ? JSON.stringify({ schema: 'werkbank-procedure/1', procedure }, null, 2) : null;
 }

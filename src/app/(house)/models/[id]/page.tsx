@@ -14,7 +14,7 @@ export const metadata = { title: 'Model' };
 export default page({ permission: 'signedIn', name: '/models/[id]' }, async ({ tx, actor, params }) => {
   const found = await modelPage(tx, params.id!);
   if (!found) notFound();
-  const { model, procedure, places, instruments, history } = found;
+  const { model, procedure, procedures, instruments, history } = found;
   const { zone } = await readSettings(tx);
   const { id, version, maker, name, kind, notes, traits, channels } = model;
   const changes = history.filter((row) => row.kind === 'changed');
@@ -34,7 +34,7 @@ export default page({ permission: 'signedIn', name: '/models/[id]' }, async ({ t
       <ModelView
         model={{ id, version, maker, name, kind, procedureId: procedure?.id ?? '', notes, traits, channels }}
         procedure={procedure?.title ?? '—'}
-        places={places}
+        procedures={procedures}
         retired={model.retiredAt !== null}
         mayKeep={may(actor.role, 'bench') && procedure !== null}
       />

@@ -4,8 +4,8 @@ import { Problem } from '@/platform/problem';
 import { route } from '@/platform/route';
 import '@/core/words/en/models';
 
-export const GET = route({ permission: 'signedIn', name: '/procedures/[id]/json' }, async ({ params }) => {
-  const text = procedureJson(params.id!);
+export const GET = route({ permission: 'signedIn', name: '/procedures/[id]/json' }, async ({ tx, params }) => {
+  const text = await procedureJson(tx, params.id!);
   if (!text) throw new Problem(say({ code: 'model.noProcedure' }), {}, 404);
   return new Response(text, {
     headers: {
