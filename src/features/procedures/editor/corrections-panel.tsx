@@ -57,7 +57,11 @@ export function DifferenceList({
 /** Of something with parts only those that differ. */
 function partsThatDiffer(before: string, after: string): string {
   const [was, is]: unknown[] = [JSON.parse(before), JSON.parse(after)];
-  const plain = (value: unknown) => (value === undefined ? '—' : typeof value === 'string' ? value : JSON.stringify(value));
+  const plain = (value: unknown): string => {
+    if (value === undefined) return '—';
+    if (Array.isArray(value) && value.every((one) => typeof one === 'string')) return value.join(' / ');
+    return typeof value === 'string' ? value : JSON.stringify(value);
+  };
   if (!isParts(was) || !isParts(is)) return `${plain(was)} → ${plain(is)}`;
   return [...new Set([...Object.keys(was), ...Object.keys(is)])]
     .filter((key) => JSON.stringify(was[key]) !== JSON.stringify(is[key]))

@@ -68,13 +68,7 @@ export function ProcedureEditor({ draft, rowVersion, walk, corrected, mayRelease
   const faults = validateProcedure(procedure);
   return (
     <>
-      <div className="edit-grid">
-        <Outline procedure={procedure} chosen={chosen} choose={choose} change={setProcedure} />
-        <div className="sheet edit-form" data-testid="chosen">
-          <ChosenForm procedure={procedure} chosen={chosen} choose={choose} change={setProcedure} />
-        </div>
-      </div>
-      <div className="sheet mt-3 d-flex flex-wrap gap-2 align-items-center">
+      <div className="sheet edit-bar mb-3">
         <Button variant="primary" disabled={!changed} onClick={() => void keep()}>
           {say({ code: 'procedures.keep' })}
         </Button>
@@ -90,11 +84,19 @@ export function ProcedureEditor({ draft, rowVersion, walk, corrected, mayRelease
           </p>
         )}
       </div>
-      <WalkPanel faults={faults} walk={changed ? null : walk} waiting={waiting} />
-      <CorrectionsPanel corrected={changed ? [] : corrected} take={(one) => setProcedure(takeOver(procedure, one))} />
-      {mayRelease && !changed && faults.length === 0 && walk?.current && walk.faults.length === 0 && (
-        <ReleaseForm procedureId={draft.id} rowVersion={version} me={me} today={today} />
-      )}
+      <div className="edit-grid">
+        <Outline procedure={procedure} chosen={chosen} choose={choose} change={setProcedure} />
+        <div className="edit-side">
+          <div className="sheet" data-testid="chosen">
+            <ChosenForm procedure={procedure} chosen={chosen} choose={choose} change={setProcedure} />
+          </div>
+          <WalkPanel faults={faults} walk={changed ? null : walk} waiting={waiting} />
+          <CorrectionsPanel corrected={changed ? [] : corrected} take={(one) => setProcedure(takeOver(procedure, one))} />
+          {mayRelease && !changed && faults.length === 0 && walk?.current && walk.faults.length === 0 && (
+            <ReleaseForm procedureId={draft.id} rowVersion={version} me={me} today={today} />
+          )}
+        </div>
+      </div>
     </>
   );
 }
