@@ -8,3 +8,4 @@ export * from './budgets';
 export * from './paper';
 export * from './imports';
 export * from './procedures';
+export * from './files';

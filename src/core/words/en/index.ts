@@ -22,6 +22,7 @@ import { DOOR } from './door';
 import { DOORS } from './doors';
 import { DUE } from './due';
 import { EXPORT } from './export';
+import { FILES } from './files';
 import { FIND } from './find';
 import { FROM_PAPER } from './from-paper';
 import { HOUSE } from './house';
@@ -74,6 +75,7 @@ export const EN = {
   ...DOORS,
   ...DUE,
   ...EXPORT,
+  ...FILES,
   ...FIND,
   ...FROM_PAPER,
   ...HOUSE,

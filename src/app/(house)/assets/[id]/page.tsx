@@ -2,6 +2,8 @@ import { notFound } from 'next/navigation';
 import { AssetView, CorrectAsset, NewOwner } from '@/features/assets';
 import { assetCard, standingOf } from '@/features/assets/server';
 import { listModels } from '@/features/counter/server';
+import { FilesPanel } from '@/features/files';
+import { filesOf } from '@/features/files/server';
 import type { Transaction } from '@/data/connection';
 import { page } from '@/platform/page';
 import { may } from '@/platform/permission';
@@ -34,6 +36,12 @@ export default page({ permission: 'signedIn', name: '/assets/[id]' }, async ({ t
           <NewOwner assetId={card.asset.id} owner={card.customer.name} />
         </>
       )}
+      <FilesPanel
+        about="asset"
+        aboutId={card.asset.id}
+        files={await filesOf(tx, 'asset', card.asset.id)}
+        mayKeep={may(actor.role, 'receive')}
+      />
     </main>
   );
 });

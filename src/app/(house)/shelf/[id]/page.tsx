@@ -1,6 +1,8 @@
 import { notFound } from 'next/navigation';
 import { ReferenceView } from '@/features/shelf';
 import { referencePage } from '@/features/shelf/server';
+import { FilesPanel } from '@/features/files';
+import { filesOf } from '@/features/files/server';
 import { dateIn } from '@/platform/clock';
 import { page } from '@/platform/page';
 import { may } from '@/platform/permission';
@@ -17,6 +19,12 @@ export default page({ permission: 'signedIn', name: '/shelf/[id]' }, async ({ tx
         zone={settings.zone}
         may={may(actor.role, 'bench')}
         currency={settings.currency}
+      />
+      <FilesPanel
+        about="reference"
+        aboutId={params.id!}
+        files={await filesOf(tx, 'reference', params.id!)}
+        mayKeep={may(actor.role, 'receive')}
       />
     </main>
   ) : (

@@ -2,6 +2,8 @@ import { notFound } from 'next/navigation';
 import { say } from '@/core/words/say';
 import { TicketPanel, TicketSlip } from '@/features/counter';
 import { ticketSlip } from '@/features/counter/server';
+import { FilesPanel } from '@/features/files';
+import { filesOf } from '@/features/files/server';
 import { page } from '@/platform/page';
 import { may } from '@/platform/permission';
 import { Link } from '@/ui/link';
@@ -27,6 +29,12 @@ export default page({ permission: 'signedIn', name: '/tickets/[id]' }, async ({ 
       {ticket.status !== 'returned' && may(actor.role, 'receive') && (
         <TicketPanel ticketId={ticket.id} wish={{ service, promiseOn, note, dueAgreed }} begun={ticket.runId !== null} />
       )}
+      <FilesPanel
+        about="ticket"
+        aboutId={ticket.id}
+        files={await filesOf(tx, 'ticket', ticket.id)}
+        mayKeep={may(actor.role, 'receive')}
+      />
     </main>
   );
 });

@@ -1,0 +1,1 @@
+export { FilesPanel } from './files-panel';

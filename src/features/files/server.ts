@@ -1,0 +1,1 @@
+export { fileBytes, filesOf, keepFile, renameFile, takeFileAway, type FileShown } from './server/keep-file';
