@@ -9,3 +9,4 @@ export * from './paper';
 export * from './imports';
 export * from './procedures';
 export * from './files';
+export * from './programs';

@@ -35,6 +35,7 @@ import { MODELS } from './models';
 import { NOT_PLAIN } from './not-plain';
 import { PAPER_WORDS } from './paper';
 import { PROCEDURES_WORDS } from './procedures';
+import { PROGRAMS } from './programs';
 import { REFUSALS } from './refusals';
 import { REFUSALS_ACTS } from './refusals-acts';
 import { REMARKS } from './remarks';
@@ -88,6 +89,7 @@ export const EN = {
   ...NOT_PLAIN,
   ...PAPER_WORDS,
   ...PROCEDURES_WORDS,
+  ...PROGRAMS,
   ...REFUSALS,
   ...REFUSALS_ACTS,
   ...REMARKS,

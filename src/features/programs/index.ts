@@ -1,0 +1,1 @@
+export { ProgramsPanel } from './programs-panel';
