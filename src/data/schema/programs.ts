@@ -14,7 +14,14 @@ export const programToken = pgTable('program_token', {
   madeBy: text('made_by').notNull(),
   madeAt: instant('made_at').notNull(),
   goodUntil: date('good_until').notNull(),
-  lastUsedAt: instant('last_used_at'),
   endedBy: text('ended_by'),
   endedAt: instant('ended_at'),
+});
+
+/** When a token was last used; kept beside it, since it is no change of it. */
+export const programUse = pgTable('program_use', {
+  tokenId: uuid('token_id')
+    .primaryKey()
+    .references(() => programToken.id),
+  lastAt: instant('last_at').notNull(),
 });

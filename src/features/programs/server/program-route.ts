@@ -2,7 +2,7 @@ import { eq, sql } from 'drizzle-orm';
 import { RateLimiterMemory, RateLimiterRes } from 'rate-limiter-flexible';
 import { say } from '@/core/words/say';
 import { database, type Transaction } from '@/data/connection';
-import { programToken, type ProgramScope } from '@/data/schema';
+import { programToken, programUse, type ProgramScope } from '@/data/schema';
 import { dateIn } from '@/platform/clock';
 import { Problem } from '@/platform/problem';
 import { route } from '@/platform/route';
@@ -46,11 +46,13 @@ async function admitProgram(tx: Transaction, request: Request, scope: ProgramSco
       code: 'scope',
     });
   await tx
-    .update(programToken)
-    .set({ lastUsedAt: now })
-    .where(
-      sql`${programToken.id} = ${row.id} and (last_used_at is null or last_used_at < ${now.toISOString()}::timestamptz - ${SEEN_EVERY})`,
-    );
+    .insert(programUse)
+    .values({ tokenId: row.id, lastAt: now })
+    .onConflictDoUpdate({
+      target: programUse.tokenId,
+      set: { lastAt: now },
+      setWhere: sql`program_use.last_at < ${now.toISOString()}::timestamptz - ${SEEN_EVERY}`,
+    });
 }
 
 /** One transaction that reads: what waits for something else does so outside of it. */

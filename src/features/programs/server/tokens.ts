@@ -2,7 +2,7 @@ import { createHash, randomBytes } from 'node:crypto';
 import { desc, eq } from 'drizzle-orm';
 import { say } from '@/core/words/say';
 import type { Transaction } from '@/data/connection';
-import { programToken, type ProgramScope } from '@/data/schema';
+import { programToken, programUse, type ProgramScope } from '@/data/schema';
 import { need } from '@/platform/need';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
@@ -54,10 +54,15 @@ async function standing({ tx }: UseCaseContext, tokenId: string): Promise<void> 
   if (row.endedAt) throw new Problem(say({ code: 'programs.already' }), {}, 409);
 }
 
-export type TokenShown = Omit<typeof programToken.$inferSelect, 'digest'>;
+export type TokenShown = Omit<typeof programToken.$inferSelect, 'digest'> & { lastUsedAt: Date | null };
 
 /** Every program that reads or did, the newest first. */
 export async function listTokens(tx: Transaction): Promise<TokenShown[]> {
-  const rows = await tx.select().from(programToken).orderBy(desc(programToken.madeAt)).limit(200);
-  return rows.map(({ digest: _digest, ...row }) => row);
+  const rows = await tx
+    .select({ token: programToken, lastUsedAt: programUse.lastAt })
+    .from(programToken)
+    .leftJoin(programUse, eq(programUse.tokenId, programToken.id))
+    .orderBy(desc(programToken.madeAt))
+    .limit(200);
+  return rows.map(({ token: { digest: _digest, ...row }, lastUsedAt }) => ({ ...row, lastUsedAt }));
 }
