@@ -75,10 +75,7 @@ async function gasBench(env, tech, shot) {
 
 /** Meters that stand on the bench of the demo: dipped by the hand, the sheet follows; then what became of the probes over two years. */
 async function waterBench(tech, shot) {
-  for (const [name, model, dip] of [
-    ['ph-sheet', 'SM-11', true],
-    ['conductivity', 'PG-70', true],
-  ]) {
+  for (const [name, model, dip] of [['ph-sheet', 'SM-11', true]]) {
     await tech.goto('/');
     await tech.locator('.place', { hasText: model }).getByRole('link', { name: 'Go on' }).click();
     await tech.waitForURL('**/runs/**');
@@ -210,6 +207,11 @@ async function pictures(env) {
   await admin.getByRole('combobox', { name: 'Scan or type a code' }).fill('grauwin');
   await admin.getByTestId('found').waitFor();
   await shot(admin, 'find');
+  await sign.goto('/procedures');
+  await sign.getByRole('link', { name: 'CO monitor, shorter day' }).click();
+  await sign.getByRole('link', { name: 'Work on the draft' }).click();
+  await sign.getByTestId('walked').scrollIntoViewIfNeeded();
+  await shot(sign, 'procedure-editor');
   await sign.goto('/models?q=OF-410');
   await sign.getByRole('link', { name: 'Ordfell OF-410' }).click();
   await sign.getByRole('button', { name: 'Make one like this' }).click();
