@@ -17,19 +17,6 @@ export const readEvery = storedReader<Every>(
   ).required(),
 );
 
-/** What a due date rests on: the certificate and the policy, or the customer's word when an instrument was taken over. */
-export interface DueBasis {
-  certificate?: string;
-  from: string;
-  reason: string;
-}
-
-/** What a due date rests on, as it was stored, checked. Errors: RangeError. */
-export const readDueBasis = storedReader<DueBasis>(
-  'basis of a due date',
-  shape({ certificate: yup.string(), from: day().required(), reason: yup.string().required() }).required(),
-);
-
 const texts = () => yup.array().of(yup.string().required()).required();
 /** What failed in an instrument, as it was stored, checked. Errors: RangeError. */
 export const readFailed = storedReader<Failed>(

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { readModelChannels, readScale, readTolerance, readWaterTerms } from './channel';
-import { readDueBasis, readEvery, readInspection, readSeries, readStandingSource } from './house';
+import { readDueBasis } from './due-basis';
+import { readEvery, readInspection, readSeries, readStandingSource } from './house';
 import { readAcceptance, readComponents, readEquipmentDetail } from './reference';
 
 const component = { substance: 'CO', value: '100', unit: 'ppm', expanded: '2', k: 2 };
@@ -90,7 +91,7 @@ const CASES: [name: string, read: (stored: unknown) => unknown, good: unknown[],
       { from: on, reason: 'r' },
       { from: on, reason: 'r', certificate: 'C-1' },
     ],
-    [{ from: on }],
+    [{ from: on }, { from: '3 Feb', reason: 'r' }, { from: on, reason: '' }, { from: on, reason: 'r', colour: 'red' }],
   ],
   [
     'inspection',

@@ -5,7 +5,8 @@ import { readTraits } from '@/core/instrument/traits';
 import type { PolicyScope } from '@/core/interval/policy';
 import type { RunChannel, RunItem } from '@/core/record/event';
 import { readAlarms, readModelChannels, readScale, readTolerance, readWaterTerms } from '@/core/stored/channel';
-import { readDueBasis, readEvery, readFailed, readMoved, type ContactPurpose } from '@/core/stored/house';
+import { readEvery, readFailed, readMoved, type ContactPurpose } from '@/core/stored/house';
+import { readDueBasis } from '@/core/stored/due-basis';
 import { checked, instant } from './columns';
 
 export const customer = pgTable('customer', {
@@ -71,7 +72,7 @@ export const instrumentModel = pgTable('instrument_model', {
   retiredWhy: text('retired_why').notNull().default(''),
 });
 
-export type { DueBasis } from '@/core/stored/house';
+export type { DueBasis } from '@/core/stored/due-basis';
 
 export const asset = pgTable('asset', {
   id: uuid('id').primaryKey().defaultRandom(),
