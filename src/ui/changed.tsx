@@ -10,6 +10,7 @@ const NAMES: Record<string, string> = {
   customer_merge: 'merging',
   instrument_model: 'model',
   user: 'person',
+  installation_check: 'trial of the installation',
   import_batch: 'table taken in',
   own_procedure: 'procedure',
   procedure_recall: 'recall of a procedure',

@@ -10,3 +10,4 @@ export * from './imports';
 export * from './procedures';
 export * from './files';
 export * from './programs';
+export * from './installation';

@@ -2,8 +2,18 @@
 import { action } from '@/platform/action';
 import { need } from '@/platform/need';
 import { writeSettings } from '@/platform/settings';
-import { activeSchema, personSchema, roleSchema, settingsSchema, userSchema, waySchema } from './schemas';
+import {
+  activeSchema,
+  installationSchema,
+  personSchema,
+  roleSchema,
+  settingsSchema,
+  userSchema,
+  waySchema,
+  withdrawInstallationSchema,
+} from './schemas';
 import { addPerson, dropSecondFactor, giveOneTimePassword, setUserActive, setUserRole } from './server/people';
+import { noteInstallation, withdrawInstallation } from './server/installation';
 import { chooseWay } from './server/ways';
 
 export const saveSettingsAction = action(
@@ -46,4 +56,18 @@ export const chooseWayAction = action(
     audit: (input) => `${input.modelId} ${input.school}: ${input.option}`,
   },
   chooseWay,
+);
+
+export const noteInstallationAction = action(
+  { name: 'noteInstallation', permission: 'office', schema: installationSchema, audit: (input) => input.result },
+  noteInstallation,
+);
+export const withdrawInstallationAction = action(
+  {
+    name: 'withdrawInstallation',
+    permission: 'office',
+    schema: withdrawInstallationSchema,
+    audit: (input) => `${input.checkId}: ${input.why}`,
+  },
+  withdrawInstallation,
 );

@@ -46,3 +46,19 @@ export const waySchema = yup.object({
   school: yup.string().max(40).required(),
   option: yup.string().max(40).required(),
 });
+
+const words = (most: number) => yup.string().trim().max(most, `At most ${most} characters.`);
+/** That the installation was tried. */
+export const installationSchema = yup.object({
+  tried: words(2000).required('Say what was tried.').min(10, 'Say what was tried, and against what.'),
+  result: words(2000).required('Say what came of it.'),
+  checkedBy: words(120).required('Say who tried it.'),
+  checkedOn: yup
+    .string()
+    .matches(/^\d{4}-\d{2}-\d{2}$/, 'A day.')
+    .required('Say when.'),
+});
+export const withdrawInstallationSchema = yup.object({
+  checkId: yup.string().uuid().required(),
+  why: words(300).required('Say in a few words why.').min(3, 'Say in a few words why.'),
+});

@@ -5,3 +5,4 @@ export { chooseWay, listWays } from './server/ways';
 export { verifyRecords } from './server/verify/verify-records';
 export { makeAnchor, readAnchor, type Anchor } from './server/verify/anchor';
 export type { VerifyReport } from './server/verify/report';
+export { installationChecks, installed, noteInstallation, withdrawInstallation } from './server/installation';

@@ -102,6 +102,8 @@ export const DID = {
   'audit.what': 'Did',
   'audit.none': 'Nothing on record for this choice.',
   'audit.reads': 'You read here: nothing can be changed by an auditor.',
+  'did.noteInstallation': 'noted that the installation was tried',
+  'did.withdrawInstallation': 'withdrew a record of a trial of the installation',
   'did.makeToken': 'made a token for a program that reads',
   'did.changeToken': 'changed a program’s name or last day',
   'did.endToken': 'ended a program’s token',

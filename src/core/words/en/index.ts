@@ -27,6 +27,7 @@ import { FIND } from './find';
 import { FROM_PAPER } from './from-paper';
 import { HOUSE } from './house';
 import { IMPORTS } from './imports';
+import { INSTALLATION } from './installation';
 import { JUDGEMENT } from './judgement';
 import { KEYS } from './keys';
 import { LOCK } from './lock';
@@ -81,6 +82,7 @@ export const EN = {
   ...FROM_PAPER,
   ...HOUSE,
   ...IMPORTS,
+  ...INSTALLATION,
   ...JUDGEMENT,
   ...KEYS,
   ...LOCK,

@@ -16,6 +16,7 @@ export const CHANGED_TABLES = [
   'own_procedure',
   'procedure_recall',
   'import_batch',
+  'installation_check',
   'setting',
   'user',
   'standing_value',

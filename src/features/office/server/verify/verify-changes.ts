@@ -48,6 +48,7 @@ const FOLLOWED = [
   'customer_notice',
   'house_check',
   'import_batch',
+  'installation_check',
   'instrument_model',
   'interval_policy',
   'mail',
