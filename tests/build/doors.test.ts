@@ -5,6 +5,8 @@ import { describe, expect, it } from 'vitest';
 
 const ROOT = process.cwd();
 const manifest = <T>(name: string) => JSON.parse(readFileSync(join(ROOT, '.next', 'server', name), 'utf8')) as T;
+/** The one wrapper, and the one that programs come through: it is made by the first. */
+const ROUTES = ['route from @/platform/route', 'programRoute from @/features/programs/server'];
 const METHODS = ['GET', 'POST', 'PUT', 'PATCH', 'DELETE', 'HEAD', 'OPTIONS'];
 
 /** Exported names of a module with the function that makes each: `export default page(...)` gives { default: 'page' }. */
@@ -60,9 +62,7 @@ describe('every door of the build passes the one wrapper', () => {
   it.each(doors)('%s', (door) => {
     const exported = makers(source(door));
     if (door.endsWith('/page')) expect(exported.default).toBe('page from @/platform/page');
-    else
-      for (const [name, maker] of Object.entries(exported))
-        if (METHODS.includes(name)) expect(maker).toBe('route from @/platform/route');
+    else for (const [name, maker] of Object.entries(exported)) if (METHODS.includes(name)) expect(ROUTES).toContain(maker);
     if (door.endsWith('/route')) expect(Object.keys(exported).some((name) => METHODS.includes(name))).toBe(true);
   });
 
@@ -91,4 +91,11 @@ it('no server door reaches a browser bundle', () => {
     for (const secret of ['pg_advisory_xact_lock', 'WERKBANK_SIGNING_KEY', 'argon2', 'jsonb_to_recordset'])
       expect(text.includes(secret), `${chunk} holds ${secret}`).toBe(false);
   }
+});
+
+it('what programs come through is the one wrapper with a token in place of a session', () => {
+  const source = readFileSync(join(ROOT, 'src/features/programs/server/program-route.ts'), 'utf8');
+  expect(source).toMatch(/import \{ route \} from '@\/platform\/route'/);
+  expect(source).toMatch(/=>\s*route\(\{ permission: 'public', name/);
+  expect(source.match(/await admitProgram\(|admitProgram\(tx, request, scope, now\)/g)?.length).toBeGreaterThan(0);
 });

@@ -15,3 +15,10 @@ export const installationCheck = pgTable('installation_check', {
   withdrawnBy: text('withdrawn_by'),
   withdrawnAt: instant('withdrawn_at'),
 });
+
+/** What this house was read back from, where it was: ways in stayed behind then. */
+export const readBack = pgTable('read_back', {
+  at: instant('at').notNull().defaultNow(),
+  exportedAt: instant('exported_at').notNull(),
+  manifest: text('manifest').notNull(),
+});

@@ -183,7 +183,7 @@ test('a wrong date read back, an outage with gas open, two people at one compute
   await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();
   await context.unroute('**/api/bench');
   await signIn(page, 'signatory', `/runs/${run}`);
-  await expect(page.getByTestId('waiting-mark')).toContainText(/1 entry of Tam Verrick/);
+  await expect(page.getByTestId('waiting-mark')).toContainText(/of Tam Verrick: 1\./);
   const notes = () =>
     query<{ actor: { role: string } }>("select actor from run_event where run_id = $1 and type = 'noted'", [run]);
   await page.waitForTimeout(1500);
