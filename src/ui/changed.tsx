@@ -1,4 +1,5 @@
 import { say } from '@/core/words/say';
+import { isParts } from './is-parts';
 import '@/core/words/en/house';
 
 /** What a thing is called where people read of it. */
@@ -43,8 +44,6 @@ function parts(name: string, was: unknown, is: unknown): [string, string, string
   return [[name, show(was), show(is)]];
 }
 
-const isParts = (value: unknown): value is Record<string, unknown> =>
-  typeof value === 'object' && value !== null && !Array.isArray(value);
 function show(value: unknown): string {
   if (value === null || value === undefined || value === '') return say({ code: 'changes.nothing' });
   const text = typeof value === 'string' ? value : JSON.stringify(value);

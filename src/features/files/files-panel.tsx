@@ -1,10 +1,11 @@
 'use client';
-import { useId, useState } from 'react';
+import { useState } from 'react';
 import { useRouter } from 'next/navigation';
 import Image from 'next/image';
 import { FileText } from 'lucide-react';
 import { say } from '@/core/words/say';
 import { attempt, saidOfWhy } from '@/platform/client/result';
+import { FileButton } from '@/ui/file-button';
 import { WhyForm } from '@/ui/why-form';
 import { day } from '@/ui/format';
 import { renameFileAction, takeFileAwayAction } from './actions';
@@ -36,7 +37,6 @@ async function send(about: string, aboutId: string, file: File): Promise<string>
 /** Photos and papers beside something: shown small, opened whole, added several at once. One that is refused says why, the others come in. */
 export function FilesPanel({ about, aboutId, files, mayKeep }: Props) {
   const router = useRouter();
-  const id = useId();
   const [sending, setSending] = useState('');
   const [said, setSaid] = useState<string[]>([]);
   const add = async (chosen: readonly File[]) => {
@@ -92,20 +92,12 @@ export function FilesPanel({ about, aboutId, files, mayKeep }: Props) {
         ))}
       </div>
       {mayKeep && (
-        <label className="btn btn-plain mb-0" htmlFor={id}>
-          {say({ code: 'files.add' })}
-          <input
-            id={id}
-            type="file"
-            multiple
-            accept="image/jpeg,image/png,application/pdf"
-            className="visually-hidden"
-            onChange={(event) => {
-              void add([...(event.target.files ?? [])]);
-              event.target.value = '';
-            }}
-          />
-        </label>
+        <FileButton
+          label={say({ code: 'files.add' })}
+          accept="image/jpeg,image/png,application/pdf"
+          multiple
+          take={(chosen) => void add(chosen)}
+        />
       )}
       {sending && (
         <span className="quiet ms-2" role="status">

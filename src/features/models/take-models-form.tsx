@@ -1,8 +1,9 @@
 'use client';
-import { useId, useState } from 'react';
+import { useState } from 'react';
 import { useRouter } from 'next/navigation';
 import { say } from '@/core/words/say';
 import { attempt } from '@/platform/client/result';
+import { FileButton } from '@/ui/file-button';
 import { VerdictMark } from '@/ui/verdict-mark';
 import '@/core/words/en/models';
 import { takeModelsAction } from './actions';
@@ -13,7 +14,6 @@ const MARKS = { made: 'within', there: 'notMeasured', misfit: 'outside' } as con
 /** Models from a file of another house, or of this one: what became of each is said. */
 export function TakeModelsForm() {
   const router = useRouter();
-  const id = useId();
   const [taken, setTaken] = useState<ModelTaken[]>([]);
   const [said, setSaid] = useState('');
   const read = async (file: File | undefined) => {
@@ -33,19 +33,7 @@ export function TakeModelsForm() {
   };
   return (
     <>
-      <label className="btn btn-plain mb-0" htmlFor={id}>
-        {say({ code: 'models.take' })}
-        <input
-          id={id}
-          type="file"
-          accept="application/json,.json"
-          className="visually-hidden"
-          onChange={(event) => {
-            void read(event.target.files?.[0]);
-            event.target.value = '';
-          }}
-        />
-      </label>
+      <FileButton label={say({ code: 'models.take' })} accept="application/json,.json" take={([file]) => void read(file)} />
       {said && (
         <p className="field-problem w-100" role="alert">
           {said}

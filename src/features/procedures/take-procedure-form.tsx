@@ -1,8 +1,9 @@
 'use client';
-import { useId, useState } from 'react';
+import { useState } from 'react';
 import { useRouter } from 'next/navigation';
 import { say } from '@/core/words/say';
 import { attempt } from '@/platform/client/result';
+import { FileButton } from '@/ui/file-button';
 import { takeProcedureAction } from './actions';
 import '@/core/words/en/models';
 import '@/core/words/en/procedures';
@@ -10,7 +11,6 @@ import '@/core/words/en/procedures';
 /** A procedure from a file of another house, or of this one: it comes in as a draft. */
 export function TakeProcedureForm() {
   const router = useRouter();
-  const id = useId();
   const [said, setSaid] = useState('');
   const read = async (file: File | undefined) => {
     if (!file) return;
@@ -26,19 +26,12 @@ export function TakeProcedureForm() {
   };
   return (
     <>
-      <label className="btn btn-plain mb-0 end" htmlFor={id}>
-        {say({ code: 'procedures.take' })}
-        <input
-          id={id}
-          type="file"
-          accept="application/json,.json"
-          className="visually-hidden"
-          onChange={(event) => {
-            void read(event.target.files?.[0]);
-            event.target.value = '';
-          }}
-        />
-      </label>
+      <FileButton
+        label={say({ code: 'procedures.take' })}
+        accept="application/json,.json"
+        className="end"
+        take={([file]) => void read(file)}
+      />
       {said && (
         <p className="field-problem w-100" role="alert">
           {said}

@@ -1,6 +1,7 @@
 import { createWriteStream, mkdirSync, writeFileSync } from 'node:fs';
 import { once } from 'node:events';
 import { join } from 'node:path';
+import Papa from 'papaparse';
 import { Client } from 'pg';
 import { LEFT_OUT } from './left-out';
 import { FORM, MANIFEST, sha256OfFile, type Manifest } from './manifest';
@@ -48,7 +49,7 @@ export async function exportHouse(address: string, folder: string, now: Date, te
     }
     for (const [name, query] of Object.entries(LISTS)) {
       const file = `tables/${name}.csv`;
-      writeFileSync(join(folder, file), csvOf((await client.query<Record<string, unknown>>(query)).rows));
+      writeFileSync(join(folder, file), Papa.unparse((await client.query<object>(query)).rows, { escapeFormulae: true }));
       files.push(file);
     }
     writeFileSync(join(folder, 'README.md'), DESCRIPTION);
@@ -114,15 +115,4 @@ async function writeTable(
   out.end();
   await once(out, 'finish');
   return count;
-}
-
-function csvOf(rows: readonly Record<string, unknown>[]): string {
-  const text = (value: unknown) => (value === null ? '' : value instanceof Date ? value.toISOString() : String(value));
-  // A cell that a spreadsheet would take for a formula begins with an apostrophe.
-  const cell = (value: unknown) =>
-    `"${text(value)
-      .replace(/^[=+\-@\t\r]/, "'$&")
-      .replace(/"/g, '""')}"`;
-  const head = Object.keys(rows[0] ?? {});
-  return [head.map(cell).join(','), ...rows.map((row) => head.map((one) => cell(row[one])).join(','))].join('\r\n') + '\r\n';
 }

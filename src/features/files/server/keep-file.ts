@@ -5,6 +5,7 @@ import type { Transaction } from '@/data/connection';
 import { violatedUnique } from '@/data/database-problem';
 import { asset, customer, FILE_SUBJECTS, keptFile, reference, ticket, type FileMime, type FileSubject } from '@/data/schema';
 import { recordAudit } from '@/platform/audit';
+import { kindOfBytes } from '@/platform/kind-of-bytes';
 import { need } from '@/platform/need';
 import { Problem } from '@/platform/problem';
 import { isId } from '@/platform/shape';
@@ -14,15 +15,7 @@ import '@/core/words/en/files';
 export const MOST_MB = 12;
 const LEAST_BYTES = 100;
 const SUBJECTS = { asset, ticket, reference, customer };
-const BEGINS: readonly [FileMime, Buffer][] = [
-  ['image/jpeg', Buffer.from([0xff, 0xd8, 0xff])],
-  ['image/png', Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a])],
-  ['application/pdf', Buffer.from('%PDF-')],
-];
-
-/** What a file is by its first bytes; what it calls itself is not asked. */
-const mimeOf = (bytes: Buffer): FileMime | null =>
-  BEGINS.find(([, begin]) => bytes.subarray(0, begin.length).equals(begin))?.[0] ?? null;
+const KINDS = ['image/jpeg', 'image/png', 'application/pdf'] as const satisfies FileMime[];
 
 const isSubject = (text: string): text is FileSubject => (FILE_SUBJECTS as readonly string[]).includes(text);
 
@@ -45,7 +38,7 @@ export async function keepFile(context: UseCaseContext, { about, aboutId, name, 
       .replace(/[\p{C}/\\]/gu, ' ')
       .trim()
       .slice(0, 120) || 'file';
-  const mime = mimeOf(bytes);
+  const mime = kindOfBytes(bytes, KINDS);
   if (!mime || bytes.length < LEAST_BYTES) throw new Problem(say({ code: 'files.kind', numbers: { name: shown } }), {}, 400);
   if (bytes.length > MOST_MB * 1024 * 1024)
     throw new Problem(say({ code: 'files.large', numbers: { name: shown, most: MOST_MB } }), {}, 400);

@@ -4,25 +4,21 @@ import { say } from '@/core/words/say';
 import type { Transaction } from '@/data/connection';
 import { runPhoto, runSummary, type PhotoMime } from '@/data/schema';
 import { recordAudit } from '@/platform/audit';
+import { kindOfBytes } from '@/platform/kind-of-bytes';
 import { Problem } from '@/platform/problem';
+import { isId } from '@/platform/shape';
 import type { UseCaseContext } from '@/platform/use-case';
 import '@/core/words/en/from-paper';
 
 const MOST_BYTES = 8 * 1024 * 1024;
 const LEAST_BYTES = 100;
 
-/** What a file is by its first bytes; what it calls itself is not asked. */
-function mimeOf(bytes: Buffer): PhotoMime | null {
-  if (bytes.subarray(0, 3).equals(Buffer.from([0xff, 0xd8, 0xff]))) return 'image/jpeg';
-  return bytes.subarray(0, 8).equals(Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a])) ? 'image/png' : null;
-}
-
-const isId = (text: string) => /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/.test(text);
+const KINDS = ['image/jpeg', 'image/png'] as const satisfies PhotoMime[];
 
 /** Keeps a photo of a paper sheet with its run, once whatever it is called. Errors: Problem for no such run, one that is closed, no picture, too large. */
 export async function keepPhoto(context: UseCaseContext, { runId, bytes }: { runId: string; bytes: Buffer }): Promise<string> {
   const { tx, actor, now } = context;
-  const mime = mimeOf(bytes);
+  const mime = kindOfBytes(bytes, KINDS);
   if (!mime || bytes.length < LEAST_BYTES) throw new Problem(say({ code: 'paper.notAPicture' }), {}, 400);
   if (bytes.length > MOST_BYTES) throw new Problem(say({ code: 'paper.tooLarge' }), {}, 400);
   const [row] = isId(runId)

@@ -2,6 +2,7 @@
 import Button from 'react-bootstrap/Button';
 import type { Correction, Difference } from '@/core/procedure/differences';
 import { say } from '@/core/words/say';
+import { isParts } from '@/ui/is-parts';
 import '@/core/words/en/procedures';
 
 /** What was corrected in the shipped procedure since it was copied. Nothing comes over by itself. */
@@ -68,5 +69,3 @@ function partsThatDiffer(before: string, after: string): string {
     .map((key) => `${key}: ${plain(was[key])} → ${plain(is[key])}`)
     .join('; ');
 }
-const isParts = (value: unknown): value is Record<string, unknown> =>
-  typeof value === 'object' && value !== null && !Array.isArray(value);
