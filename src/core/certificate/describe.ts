@@ -14,6 +14,7 @@ import '@/core/words/en/certificate';
 import '@/core/words/en/paper';
 import '@/core/words/en/remarks';
 import '@/core/words/en/not-plain';
+import '@/core/words/en/changed';
 
 /** A channel with its range, step, tolerance and the rules by which it computes. */
 export function describeChannel(channel: RunChannel, language: Language): CertificateVersion2['item']['channels'][number] {

@@ -6,6 +6,7 @@ import { notLookedAt } from './outcome';
 import { answerText } from './reason';
 import '@/core/words/en/remarks';
 import '@/core/words/en/not-plain';
+import '@/core/words/en/changed';
 
 export type NotPlainKind =
   'finding' | 'late' | 'leftOut' | 'deviation' | 'readBack' | 'setting' | 'part' | 'care' | 'channel' | 'note';

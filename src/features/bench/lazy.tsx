@@ -6,3 +6,6 @@ export const Besides = dynamic(() => import('./besides').then((module) => module
 export const RunDoors = dynamic(() => import('./run-doors').then((module) => module.RunDoors));
 export const CorrectForm = dynamic(() => import('./correct-form').then((module) => module.CorrectForm));
 export const TraceKeptView = dynamic(() => import('./live/trace-view').then((module) => module.TraceKeptView));
+// The record stands below the work: it is fetched once the step can be worked on.
+export const RunLog = dynamic(() => import('./run-log').then((module) => module.RunLog), { ssr: false });
+export const HowForm = dynamic(() => import('./steps/how-form').then((module) => module.HowForm));

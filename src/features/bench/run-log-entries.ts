@@ -6,7 +6,7 @@ import { signed } from '@/ui/format';
 import type { RunView } from './server/run-view';
 import '@/core/words/en/correct';
 import '@/core/words/en/remarks';
-import '@/core/words/en/not-plain';
+import '@/core/words/en/changed';
 
 export interface Entry {
   seq: number;

@@ -12,6 +12,7 @@ import { useGentleRefresh } from '@/ui/use-gentle-refresh';
 import { useAwake } from '@/ui/use-awake';
 import { useKept } from '@/ui/use-kept';
 import { useKeys } from '@/ui/use-keys';
+import { useMainAction } from './use-main-action';
 import { BenchFacts } from './bench-facts';
 import { ChannelBoard } from './channel-board';
 import { GasBar } from './gas-bar';
@@ -24,8 +25,7 @@ import { PresentStep } from './steps/present-step';
 import { say } from '@/core/words/say';
 import { PhotoStrip } from '@/features/paper';
 import { day } from '@/ui/format';
-import { Besides, RunDoors } from './lazy';
-import { RunLog } from './run-log';
+import { Besides, RunDoors, RunLog } from './lazy';
 import { WaitingMark } from './waiting-mark';
 import { spanValuesOf } from './steps/span-values';
 import type { RunView } from './server/run-view';
@@ -86,13 +86,14 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
     elsewhere.map((one) => one.place!),
     (place) => router.push(`/runs/${elsewhere.find((one) => one.place === place)!.runId}`),
   );
+  const mainAction = useMainAction(present?.key ?? null, run.busy);
   useKeys({
     g: closeGas,
     b: () => router.push('/'),
     c: () => {
       if (hand.mine) capture();
     },
-    n: () => document.querySelector<HTMLElement>('[data-main-action]')?.click(),
+    n: mainAction,
     ...placeKeys,
   });
   const wet = state.channels.some((one) => probeKind(one.measurand) !== null);

@@ -17,6 +17,7 @@ import { WALK } from './walk';
 import { CORRECT } from './correct';
 import { CUSTOMERS } from './customers';
 import { DID } from './did';
+import { CHANGED } from './changed';
 import { DOCUMENT_KINDS } from './document-kinds';
 import { DOOR } from './door';
 import { DOORS } from './doors';
@@ -50,6 +51,7 @@ import { STATION } from './station';
 import { STATUS } from './status';
 import { TARGETS } from './targets';
 import { TICKETS } from './tickets';
+import { WHY } from './why';
 
 /** The English catalogue: one sentence a code, figures in braces (ICU). */
 export const EN = {
@@ -72,6 +74,7 @@ export const EN = {
   ...CORRECT,
   ...CUSTOMERS,
   ...DID,
+  ...CHANGED,
   ...DOCUMENT_KINDS,
   ...DOOR,
   ...DOORS,
@@ -105,6 +108,7 @@ export const EN = {
   ...STATUS,
   ...TARGETS,
   ...TICKETS,
+  ...WHY,
 } as const;
 
 export type WordCode = keyof typeof EN;

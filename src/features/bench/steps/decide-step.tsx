@@ -8,7 +8,7 @@ import { ReasonForm } from '@/ui/reason-form';
 import { useKeys } from '@/ui/use-keys';
 import type { LiveRun } from '../use-run';
 import { reasonsFor } from './reasons';
-import '@/core/words/en/not-plain';
+import '@/core/words/en/why';
 
 /** A decision: each answer with its letter; one that needs a word of why asks for it before it is taken. */
 export function DecideStep({ run, present, options }: { run: LiveRun; present: PlannedStep; options: DecideOption[] }) {

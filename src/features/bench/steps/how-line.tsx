@@ -1,12 +1,12 @@
 'use client';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import FormControl from 'react-bootstrap/FormControl';
 import type { PlannedStep } from '@/core/run/plan';
 import { stepPath } from '@/core/record/step-key';
 import { say } from '@/core/words/say';
 import { attempt } from '@/platform/client/result';
 import { day } from '@/ui/format';
+import { HowForm } from '../lazy';
 import { writeModelKeyAction } from '../actions';
 import type { ModelKey } from '../server/model-keys';
 import type { RunView } from '../server/run-view';
@@ -73,63 +73,5 @@ export function HowLine({ view, present }: { view: RunView; present: PlannedStep
         </Button>
       )}
     </p>
-  );
-}
-
-function HowForm({
-  newest,
-  model,
-  leave,
-  send,
-}: {
-  newest: ModelKey | undefined;
-  model: string;
-  leave: () => void;
-  send: (text: string, secret: string) => Promise<string | null>;
-}) {
-  const [text, setText] = useState(newest?.text ?? '');
-  const [secret, setSecret] = useState(newest?.secret ?? '');
-  const [problem, setProblem] = useState('');
-  return (
-    <form
-      className="how-line d-flex flex-wrap gap-2 align-items-center"
-      onSubmit={async (event) => {
-        event.preventDefault();
-        setProblem((await send(text.trim(), secret.trim())) ?? '');
-      }}
-      onKeyDown={(event) => event.key === 'Escape' && leave()}
-    >
-      <FormControl
-        autoFocus
-        size="sm"
-        maxLength={400}
-        style={{ flex: '1 1 22rem' }}
-        aria-label={say({ code: 'keys.on', numbers: { model } })}
-        placeholder={say({ code: 'keys.placeholder' })}
-        value={text}
-        onChange={(event) => setText(event.target.value)}
-      />
-      <FormControl
-        size="sm"
-        className="mono"
-        maxLength={80}
-        style={{ width: '9rem' }}
-        aria-label={say({ code: 'keys.secret' })}
-        placeholder={say({ code: 'keys.secret' })}
-        value={secret}
-        onChange={(event) => setSecret(event.target.value)}
-      />
-      <Button type="submit" size="sm">
-        {say({ code: 'keys.keep' })}
-      </Button>
-      <Button type="button" variant="plain" size="sm" onClick={leave}>
-        {say({ code: 'keys.leave' })}
-      </Button>
-      {problem && (
-        <div className="field-problem w-100" role="alert">
-          {problem}
-        </div>
-      )}
-    </form>
   );
 }

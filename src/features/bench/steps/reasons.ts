@@ -1,5 +1,5 @@
 import { say, type WordCode } from '@/core/words/say';
-import '@/core/words/en/not-plain';
+import '@/core/words/en/why';
 
 /** Short lists of reasons, each one key away. What is chosen stands on record as a sentence, like one that was typed. */
 const LISTS = {

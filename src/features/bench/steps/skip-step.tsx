@@ -5,7 +5,7 @@ import { say } from '@/core/words/say';
 import { ReasonForm } from '@/ui/reason-form';
 import type { LiveRun } from '../use-run';
 import { reasonsFor } from './reasons';
-import '@/core/words/en/not-plain';
+import '@/core/words/en/why';
 
 /** Leaving a step out: possible, with a reason that stands on the certificate. */
 export function SkipStep({ run, present }: { run: LiveRun; present: PlannedStep }) {
