@@ -15,6 +15,7 @@ const STOREYS = [
   ['run'],
   ['probe', 'results'],
   ['certificate', 'diagnosis', 'walk'],
+  ['practice'],
   ['stored'],
 ];
 const storeys = STOREYS.flatMap((floor, height) =>

@@ -38,6 +38,12 @@ export class ScriptedRun {
     return this;
   }
 
+  /** Sets its clock: whoever works by a real one sets it before each command. */
+  at(now: Date): this {
+    this.now = now;
+    return this;
+  }
+
   /** Gives a command; the refusal is returned, events are kept. */
   try(command: Command, actor: Actor = this.options.actor): Refusal | null {
     const drafts = handle({ procedure: this.procedure, state: this.state, command, context: this.context(actor) });

@@ -1,11 +1,9 @@
 import type { Procedure, Step } from '../procedure/procedure';
-import { channelsAsked, schoolsOf } from '../procedure/schools-of';
-import type { Traits } from '../instrument/traits';
-import type { Actor, RunChannel } from '../record/event';
+import type { Actor } from '../record/event';
 import { openStimulus } from '../record/state';
-import { ScriptedRun } from '../run/scripted';
+import type { ScriptedRun } from '../run/scripted';
+import { beginOnModel, type ModelToTry } from './begin-on-model';
 import { handAt, outcomesOf } from './walk-hand';
-import { walkShelf } from './walk-shelf';
 
 /** One thing that is otherwise than on a plain day: what a step comes to, every time it is come to. */
 export interface Otherwise {
@@ -46,10 +44,6 @@ const WALKER: Actor = { id: 'walk', name: 'Walk', role: 'technician' };
 const ZEROES: readonly string[] = ['zero', 'quick', 'fineZero'];
 const START = new Date('2026-01-05T08:00:00.000Z');
 
-interface Model {
-  traits: Traits;
-  channels: readonly Omit<RunChannel, 'id' | 'item' | 'status'>[];
-}
 interface Way {
   faults: WalkFault[];
   reached: Set<string>;
@@ -66,13 +60,13 @@ interface Way {
  * @example
  * walkProcedure(family4, { traits, channels }).faults // []
  */
-export function walkProcedure(procedure: Procedure, model: Model, most = MOST_WAYS): Walked {
+export function walkProcedure(procedure: Procedure, model: ModelToTry, most = MOST_WAYS): Walked {
   const ways = walkWays(procedure, model, most);
   for (let next = ways.next(); ; next = ways.next()) if (next.done) return next.value;
 }
 
 /** The same way by way: whoever has other things to do besides goes on when they like. Yields the number of ways walked so far. */
-export function* walkWays(procedure: Procedure, model: Model, most = MOST_WAYS): Generator<number, Walked> {
+export function* walkWays(procedure: Procedure, model: ModelToTry, most = MOST_WAYS): Generator<number, Walked> {
   const faults: WalkFault[] = [];
   const reached = new Set<string>();
   const seen = new Set<string>();
@@ -115,7 +109,7 @@ const leavesOf = (steps: readonly Step[]): Step[] =>
 
 function walkOnce(
   procedure: Procedure,
-  { traits, channels }: Model,
+  { traits, channels }: ModelToTry,
   otherwise: Otherwise[],
   chosen: Record<string, string>,
 ): Way {
@@ -127,26 +121,11 @@ function walkOnce(
       ...(sentence ? { sentence } : {}),
       way: [...Object.entries(chosen).map(([school, outcome]) => ({ step: school, outcome })), ...otherwise],
     });
-  const schools = { ...schoolsOf(procedure, traits), ...chosen };
-  const fitted = channels
-    .filter((one) => procedure.channels.some((place) => place.role === one.role))
-    .map((one): RunChannel => ({ ...one, id: `c-${one.role}`, item: 'body', status: 'fitted' }));
-  const run = new ScriptedRun(procedure, {
-    run: 'walk',
-    actor: WALKER,
-    start: START,
-    references: walkShelf(procedure, fitted, schools),
-  }).start({
-    origin: 'guided',
-    service: 'calibrate',
-    rule: 'simple',
-    coverage: 0.9545,
-    practice: true,
-    placedAt: new Date(START.getTime() - procedure.warmUpSeconds * 1000 - 3_600_000).toISOString(),
-    items: [{ id: 'body', part: 'body', assetId: 'walk', model: 'walk', serial: 'walk', traits }],
-    channels: channelsAsked(fitted, procedure, schools),
-    ...(procedure.schools?.length ? { schools } : {}),
-  });
+  const { run } = beginOnModel(
+    procedure,
+    { traits, channels },
+    { run: 'walk', actor: WALKER, start: START, chosen, warmSince: START.getTime() - procedure.warmUpSeconds * 1000 - 3_600_000 },
+  );
   for (let given = 0; ;) {
     const [planned] = run.current();
     if (!planned) break;

@@ -35,9 +35,9 @@ import { useFlow } from './live/use-flow';
 import { useHand } from './live/use-hand';
 import { useLineChanges } from './live/use-line-changes';
 import { useThermometer } from './live/use-thermometer';
-import { useLive } from './live/use-live';
+import { useLive, type Listen } from './live/use-live';
 import { usePlaceKeys } from './use-place-keys';
-import { useRun } from './use-run';
+import { useRun, type LiveRun } from './use-run';
 import { useEnter } from './use-enter';
 import { useOthers } from './places/use-others';
 import { bottleInHand } from './steps/bottle-in-hand';
@@ -49,10 +49,26 @@ import '@/core/words/en/from-paper';
 /** What comes next at other places may be so old. */
 const OTHERS_EVERY_MS = 5000;
 
-/** The run sheet: one screen. The steps as a strip that fills, the present one large, the channels on their rulers, the bench's facts beside. */
+/** The run sheet of a run that is kept: what is pressed goes to the house, what devices say comes from it. */
 export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
-  const router = useRouter();
   const run = useRun(view.state, view.me);
+  const hand = useHand(run.state.run, view.line !== null && run.state.status === 'open');
+  useLineChanges(view.line && run.state.status === 'open' ? view.line.id : null);
+  return <SheetOf view={view} zone={zone} run={run} hand={hand} />;
+}
+
+interface Held {
+  view: RunView;
+  zone: string;
+  run: LiveRun;
+  hand: Sheet['hand'];
+  /** Where a line's readings come from: the house, if nobody says otherwise. */
+  listen?: Listen;
+}
+
+/** One screen: the steps as a strip that fills, the present one large, the channels on their rulers, the bench's facts beside. */
+export function SheetOf({ view, zone, run, hand, listen }: Held) {
+  const router = useRouter();
   const [practice] = useState(view.state.started?.practice);
   const { state } = run;
   const steps = useMemo(() => plan(view.procedure, state), [view.procedure, state]);
@@ -68,9 +84,7 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
     () => rulesFor(view.procedure, state, present, view.match, view.responses),
     [view.procedure, state, present, view.match, view.responses],
   );
-  const live = useLive(line?.id ?? null, rules, (gas ?? openLiquid(view.procedure, state))?.onAt ?? null);
-  const hand = useHand(state.run, line !== null);
-  useLineChanges(line?.id ?? null);
+  const live = useLive(line?.id ?? null, rules, (gas ?? openLiquid(view.procedure, state))?.onAt ?? null, listen);
   const look = useGentleRefresh(OTHERS_EVERY_MS);
   const others = useOthers(view.places, look);
   const onLine = line !== null && line.state === 'connected' && live.frame !== null;
@@ -89,7 +103,7 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
   const mainAction = useMainAction(present?.key ?? null, run.busy);
   useKeys({
     g: closeGas,
-    b: () => router.push('/'),
+    b: () => router.push(view.practice ? `/models/${view.asset.modelId}` : '/'),
     c: () => {
       if (hand.mine) capture();
     },
@@ -200,7 +214,7 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
             )}
             <ChannelBoard sheet={sheet} />
           </div>
-          {state.status === 'open' && <RunDoors run={run} />}
+          {state.status === 'open' && !view.practice && <RunDoors run={run} />}
           {reading && besides}
           {line?.panel && wet && (
             <MeterPanel
@@ -226,7 +240,7 @@ export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
           ['N', 'do the step'],
           ...(open ? [['G', gas ? 'gas off' : 'lift out'] as [string, string]] : []),
           ...(view.places.filter((one) => one.runId).length > 1 ? [['1, 2 …', 'the other places'] as [string, string]] : []),
-          ['B', 'bench'],
+          ['B', view.practice ? 'back to the model' : 'bench'],
           ['/', 'scan'],
         ]}
       />

@@ -5,11 +5,13 @@ import { TRAIT_FLAGS } from '@/core/instrument/traits';
 import type { ModelChannel } from '@/core/stored/channel';
 import { say } from '@/core/words/say';
 import { attempt, saidOfWhy } from '@/platform/client/result';
+import { Link } from '@/ui/link';
 import { WhyForm } from '@/ui/why-form';
 import { retireModelAction, takeBackModelAction } from './actions';
 import { ModelForm, type ModelOnRecord, type ModelProcedure } from './model-form';
 import '@/core/words/en/customers';
 import '@/core/words/en/models';
+import '@/core/words/en/practice';
 
 interface Props {
   model: ModelOnRecord;
@@ -62,6 +64,14 @@ export function ModelView({ model, procedure, procedures, retired, mayKeep }: Pr
         {[...flags, ...(draws ? [`${say({ code: 'trait.drawsLPerMin' })} ${draws}`] : [])].join(' · ')}
       </p>
       {model.notes && <p style={{ whiteSpace: 'pre-line' }}>{model.notes}</p>}
+      {procedure !== '—' && (
+        <p className="d-flex flex-wrap gap-3 align-items-center">
+          <Link className="btn btn-primary" href={`/models/${model.id}/try`}>
+            {say({ code: 'practice.try' })}
+          </Link>
+          <span className="small quiet">{say({ code: 'practice.tryHow' })}</span>
+        </p>
+      )}
       {mayKeep && (
         <>
           <div className="d-flex gap-2">

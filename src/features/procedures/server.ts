@@ -1,4 +1,4 @@
-export { listProcedures, procedureJson, procedurePage } from './server/list-procedures';
+export { draftOf, listProcedures, modelsToTry, procedureJson, procedurePage } from './server/list-procedures';
 export { ownProcedurePage } from './server/own-page';
 export { procedureById, proceduresById, recallOf } from './server/procedure-by-id';
 export { copyProcedure, endProcedure, keepDraft, reviseProcedure, takeProcedure } from './server/keep-procedure';

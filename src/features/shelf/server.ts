@@ -1,3 +1,3 @@
-export { referenceSnapshot, referenceSnapshots } from './server/snapshot';
+export { referenceSnapshot, referenceSnapshots, shelfFor } from './server/snapshot';
 export { referencePage, type ReferencePage } from './server/reference-page';
 export { addReference, noteCheck } from './server/change-shelf';

@@ -36,6 +36,7 @@ import { MEASURANDS } from './measurands';
 import { MODELS } from './models';
 import { NOT_PLAIN } from './not-plain';
 import { PAPER_WORDS } from './paper';
+import { PRACTICE_WORDS } from './practice';
 import { PROCEDURES_WORDS } from './procedures';
 import { PROGRAMS } from './programs';
 import { REFUSALS } from './refusals';
@@ -93,6 +94,7 @@ export const EN = {
   ...MODELS,
   ...NOT_PLAIN,
   ...PAPER_WORDS,
+  ...PRACTICE_WORDS,
   ...PROCEDURES_WORDS,
   ...PROGRAMS,
   ...REFUSALS,

@@ -21,6 +21,8 @@ export interface LiveLine {
   gas: number | null;
 }
 
+export type Listen = typeof listenToHouse;
+
 const SILENT_AFTER_MS = 4000;
 const NOTHING: LiveLine = {
   looks: {},
@@ -37,7 +39,12 @@ const NOTHING: LiveLine = {
  * The readings of one line, worked on in a web worker: plateau, response times, early estimate. The page only draws what comes of it, four times a second.
  * `rules` by slot say what the readings are compared with; `gasSince` is when gas came, by the house's clock.
  */
-export function useLive(line: string | null, rules: Record<number, LiveRule>, gasSince: string | null): LiveLine {
+export function useLive(
+  line: string | null,
+  rules: Record<number, LiveRule>,
+  gasSince: string | null,
+  listen: Listen = listenToHouse,
+): LiveLine {
   const [live, setLive] = useState<LiveLine>(NOTHING);
   const worker = useRef<Worker | null>(null);
   const last = useRef(0);
@@ -55,7 +62,7 @@ export function useLive(line: string | null, rules: Record<number, LiveRule>, ga
     mine.onmessage = ({ data }: MessageEvent<LiveAnswer>) => setLive((before) => ({ ...before, ...data }));
     post({ type: 'rules', rules: JSON.parse(latest.current.told) as Record<number, LiveRule> });
     post({ type: 'gas', since: latest.current.gasSince ? Date.parse(latest.current.gasSince) : null });
-    const stop = listenToHouse({
+    const stop = listen({
       lines: [line],
       onState: (stream) => setLive((before) => (before.stream === stream ? before : { ...before, stream })),
       onLive: (batch) => {
@@ -80,7 +87,7 @@ export function useLive(line: string | null, rules: Record<number, LiveRule>, ga
       mine.terminate();
       worker.current = null;
     };
-  }, [line]);
+  }, [line, listen]);
   useEffect(() => {
     worker.current?.postMessage({ type: 'rules', rules: JSON.parse(told) as Record<number, LiveRule> } satisfies LiveRequest);
   }, [told]);

@@ -9,7 +9,7 @@ import type { Transaction } from '@/data/connection';
 import { asset, channelResult, customer, instrumentModel, runSummary, ticket } from '@/data/schema';
 import { matchChannels, type ChannelMatch } from '@/core/live/match-channels';
 import { benchLines, lineOf, type LineView } from '@/features/lines/server';
-import { referenceSnapshots } from '@/features/shelf/server';
+import { shelfFor } from '@/features/shelf/server';
 import { dateIn } from '@/platform/clock';
 import { readSettings } from '@/platform/settings';
 import { may } from '@/platform/permission';
@@ -59,6 +59,8 @@ export interface RunView {
   mayWriteKeys: boolean;
   /** How the model's sensors come to their readings, by channel role, where it is known. */
   responses: Record<string, ResponseCard>;
+  /** Tried on a model by itself: nothing of it is kept. */
+  practice?: true;
   /** Who looks at it. */
   me: { id: string; name: string };
 }
@@ -79,12 +81,17 @@ export async function runView(
     .where(eq(asset.id, loaded.row.assetId));
   const [ticketRow] = loaded.row.ticketId ? await tx.select().from(ticket).where(eq(ticket.id, loaded.row.ticketId)) : [];
   const settings = await readSettings(tx);
-  const shelf = await referenceSnapshots(tx);
+  const today = dateIn(settings.zone, new Date());
+  const shelf = await shelfFor(tx, {
+    kinds: loaded.procedure.slots.map((slot) => slot.kind),
+    bound: loaded.state.bindings.map((one) => one.reference.id),
+    today,
+  });
   const line = await lineOf(tx, row!.asset.maker, row!.asset.serial);
   return {
     state: loaded.state,
     procedure: loaded.procedure,
-    today: dateIn(settings.zone, new Date()),
+    today,
     ticket: ticketRow
       ? {
           id: ticketRow.id,

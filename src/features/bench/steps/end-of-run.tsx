@@ -11,6 +11,7 @@ import type { RunView } from '../server/run-view';
 import type { LiveRun } from '../use-run';
 import '@/core/words/en/correct';
 import '@/core/words/en/paper';
+import '@/core/words/en/practice';
 
 /** All steps are done: the verdict, and off to the signatory. */
 export function EndOfRun({ run, view, gasOpen }: { run: LiveRun; view: RunView; gasOpen: boolean }) {
@@ -25,7 +26,9 @@ export function EndOfRun({ run, view, gasOpen }: { run: LiveRun; view: RunView; 
         {state.status === 'open'
           ? 'All steps done'
           : state.status === 'finished'
-            ? 'Finished: waits for approval'
+            ? view.practice
+              ? say({ code: 'practice.over' })
+              : 'Finished: waits for approval'
             : state.status === 'approved'
               ? 'Approved'
               : 'Given up'}
@@ -54,17 +57,22 @@ export function EndOfRun({ run, view, gasOpen }: { run: LiveRun; view: RunView; 
         <strong>{say({ code: `outcome.run.${outcome}` })}</strong>
         {reason && <> {reason}.</>}
       </p>
-      {STATUS_AFTER[outcome] && state.status !== 'open' && (
+      {STATUS_AFTER[outcome] && state.status !== 'open' && !view.practice && (
         <Link className="btn btn-plain me-2" href={`/assets/${view.asset.id}/tag`}>
           {say({ code: 'label.toTag' })}
         </Link>
       )}
       {state.status === 'open' && (
         <Button data-main-action size="lg" disabled={run.busy || gasOpen} onClick={() => run.send({ type: 'finish' })}>
-          Finish and hand to the signatory <kbd>N</kbd>
+          {view.practice ? say({ code: 'practice.finish' }) : 'Finish and hand to the signatory'} <kbd>N</kbd>
         </Button>
       )}
-      {state.status === 'finished' && (
+      {state.status === 'finished' && view.practice && (
+        <Link className="btn btn-plain" href={`/models/${view.asset.modelId}`}>
+          {say({ code: 'practice.back' })}
+        </Link>
+      )}
+      {state.status === 'finished' && !view.practice && (
         <Link className="btn btn-plain" href={`/approve/${state.run}`}>
           Look at it side by side
         </Link>

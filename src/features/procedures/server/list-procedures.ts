@@ -1,4 +1,4 @@
-import { asc, eq, sql } from 'drizzle-orm';
+import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import { blankSheet } from '@/core/paper/blank-sheet';
 import { schoolsOf } from '@/core/procedure/schools-of';
 import type { Transaction } from '@/data/connection';
@@ -50,7 +50,8 @@ export async function procedurePage(tx: Transaction, id: string) {
   };
 }
 
-async function draftOf(tx: Transaction, id: string) {
+/** The draft of an own procedure, if it has one. */
+export async function draftOf(tx: Transaction, id: string) {
   const [row] = await tx.select({ draft: ownProcedure.draft }).from(ownProcedure).where(eq(ownProcedure.id, id));
   return row?.draft ?? undefined;
 }
@@ -59,4 +60,20 @@ async function draftOf(tx: Transaction, id: string) {
 export async function procedureJson(tx: Transaction, id: string): Promise<string | null> {
   const procedure = shippedProcedure(id) ?? (await procedureById(tx, id)) ?? (await draftOf(tx, id));
   return procedure ? JSON.stringify({ schema: 'werkbank-procedure/1', procedure }, null, 2) : null;
+}
+
+/** The models on which a draft can be tried: those that go by it already, else by what it was copied from. */
+export async function modelsToTry(tx: Transaction, { id, basedOn }: { id: string; basedOn: string | null }) {
+  const models = await tx
+    .select({
+      id: instrumentModel.id,
+      maker: instrumentModel.maker,
+      name: instrumentModel.name,
+      goesBy: instrumentModel.procedureId,
+    })
+    .from(instrumentModel)
+    .where(and(inArray(instrumentModel.procedureId, [id, ...(basedOn ? [basedOn] : [])]), isNull(instrumentModel.retiredAt)))
+    .orderBy(asc(instrumentModel.maker), asc(instrumentModel.name));
+  const own = models.filter((one) => one.goesBy === id);
+  return own.length ? own : models;
 }

@@ -1,5 +1,5 @@
 import { addDays, format, parseISO } from 'date-fns';
-import { and, desc, eq, inArray } from 'drizzle-orm';
+import { and, desc, eq, gte, inArray, isNull, or } from 'drizzle-orm';
 import { Dec, greaterOf } from '@/core/quantity/decimal';
 import { gasAvailable } from '@/core/supply/gas-available';
 import type { ReferenceSnapshot } from '@/core/record/reference-snapshot';
@@ -48,6 +48,32 @@ export async function referenceSnapshots(tx: Transaction, ids?: string[]): Promi
         .toFixed(),
     );
   });
+}
+
+/** Of what ended longer ago than this nobody asks at the bench why it may not be used, days. */
+const FORGOTTEN_AFTER_DAYS = 365;
+
+/**
+ * What a run may want off the shelf: the kinds of material that its procedure has a place for, every tool and solution, and what it is already bound to. A house that was used for years has bottles by the hundred that
+ * nobody at this bench can use.
+ */
+export async function shelfFor(
+  tx: Transaction,
+  { kinds, bound, today }: { kinds: readonly ReferenceSnapshot['kind'][]; bound: readonly string[]; today: string },
+): Promise<ReferenceSnapshot[]> {
+  const since = format(addDays(parseISO(today), -FORGOTTEN_AFTER_DAYS), 'yyyy-MM-dd');
+  const wanted = and(
+    inArray(reference.kind, [...new Set([...kinds, 'tool' as const, 'solution' as const])]),
+    or(isNull(reference.expires), gte(reference.expires, since)),
+  );
+  const rows = await tx
+    .select({ id: reference.id })
+    .from(reference)
+    .where(bound.length ? or(wanted, inArray(reference.id, [...bound])) : wanted);
+  return referenceSnapshots(
+    tx,
+    rows.map((row) => row.id),
+  );
 }
 
 export async function referenceSnapshot(tx: Transaction, id: string): Promise<ReferenceSnapshot | null> {

@@ -1,0 +1,138 @@
+'use client';
+import { useEffect, useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import type { Procedure } from '@/core/procedure/procedure';
+import type { ScriptedRun } from '@/core/run/scripted';
+import type { ModelChannel } from '@/core/stored/channel';
+import type { Traits } from '@/core/instrument/traits';
+import { matchChannels } from '@/core/live/match-channels';
+import { LINE_PROTOCOL } from '@/core/live/said';
+import { hurried } from '@/core/practice/hurried';
+import { practiceInfos } from '@/core/practice/practice-display';
+import { beginOnModel } from '@/core/walk/begin-on-model';
+import { say } from '@/core/words/say';
+import type { RunView } from '../server/run-view';
+import { SheetOf } from '../run-sheet';
+import { usePractice } from './use-practice';
+import '@/core/words/en/practice';
+
+export interface PracticeOf {
+  model: { id: string; maker: string; name: string; traits: Traits; channels: ModelChannel[] };
+  procedure: Procedure;
+  keys: RunView['keys'];
+  mayWriteKeys: boolean;
+  me: { id: string; name: string };
+  today: string;
+  currency: string;
+  zone: string;
+}
+const SERIAL = 'PRACTICE';
+const HAND = { mine: true, who: '', take: () => undefined };
+const IN_USE = 'inUse';
+
+/** PRACTICE on the sheet of a model, at once, with an instrument of exactly its properties. It begins in the browser and ends with the page. */
+export function PracticeSheet(props: PracticeOf) {
+  const [tries, setTries] = useState(0);
+  const [begun, setBegun] = useState<{ view: RunView; run: ScriptedRun } | string | null>(null);
+  useEffect(() => {
+    // Its clock is this browser's: it begins where it is looked at.
+    const timer = setTimeout(() => setBegun(begin(props, tries)), 0);
+    return () => clearTimeout(timer);
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the page may be drawn again meanwhile: a run goes on
+  }, [tries]);
+  if (begun === null) return <main className="page" />;
+  if (typeof begun === 'string')
+    return (
+      <main className="page">
+        <p className="notice bad" role="alert">
+          {say({ code: 'practice.cannot', numbers: { why: begun } })}
+        </p>
+      </main>
+    );
+  return (
+    <>
+      <div className="practice-bar" data-testid="practice">
+        <span>{say({ code: 'practice.says' })}</span>
+        <Button size="sm" variant="plain" onClick={() => setTries(tries + 1)}>
+          {say({ code: 'practice.again' })}
+        </Button>
+      </div>
+      <Practice key={begun.run.state.run} begun={begun} zone={props.zone} />
+    </>
+  );
+}
+
+function Practice({ begun: { run: scripted, view }, zone }: { begun: { view: RunView; run: ScriptedRun }; zone: string }) {
+  const { listen, ...run } = usePractice(scripted, view.state.started?.items[0]?.traits.pumped ?? false, view.me);
+  return <SheetOf view={view} zone={zone} run={run} hand={HAND} listen={listen} />;
+}
+
+function begin({ model, procedure, keys, mayWriteKeys, me, today, currency }: PracticeOf, tries: number) {
+  try {
+    const quick = hurried(procedure);
+    const { run, shelf } = beginOnModel(quick, model, {
+      run: `practice-${model.id}-${tries}-${Date.now()}`,
+      actor: { ...me, role: 'technician' },
+      start: new Date(),
+      item: { model: `${model.maker} ${model.name}`, serial: SERIAL },
+    });
+    const infos = practiceInfos(run.state.channels);
+    const view: RunView = {
+      state: run.state,
+      procedure: quick,
+      today,
+      ticket: null,
+      asset: {
+        id: model.id,
+        maker: model.maker,
+        model: model.name,
+        modelId: model.id,
+        serial: SERIAL,
+        tag: '',
+        status: IN_USE,
+        why: '',
+      },
+      customer: say({ code: 'practice.customer' }),
+      shelf,
+      earlier: {},
+      line: {
+        id: 'practice',
+        kind: 'instrument',
+        name: SERIAL,
+        maker: model.maker,
+        serial: SERIAL,
+        state: 'connected',
+        reason: '',
+        dropped: 0,
+        droppedWhy: '',
+        seenAt: null,
+        hello: {
+          type: 'hello',
+          protocol: LINE_PROTOCOL,
+          maker: model.maker,
+          model: model.name,
+          serial: SERIAL,
+          firmware: '—',
+          clock: new Date().toISOString(),
+          keys: [],
+          channels: infos,
+        },
+        via: 'tcp',
+        panel: false,
+      },
+      match: matchChannels(infos, run.state.channels),
+      benchLines: [],
+      places: [],
+      raw: { outputs: {}, installedOn: {} },
+      currency,
+      keys,
+      mayWriteKeys,
+      responses: Object.fromEntries(model.channels.flatMap(({ role, response }) => (response ? [[role, response]] : []))),
+      practice: true,
+      me,
+    };
+    return { view, run };
+  } catch (error) {
+    return (error as Error).message;
+  }
+}
