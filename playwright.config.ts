@@ -8,7 +8,7 @@ const part = process.env.E2E_PART ?? 'all';
 const BY_KEYS = /e2e\/gas\/by-keys.*spec/;
 const PARTS: Record<string, { name: string; testMatch?: RegExp; testIgnore?: RegExp | RegExp[]; dependencies?: string[] }[]> = {
   house: [
-    { name: 'rooms', testIgnore: [/outage|responsive|killed|door-rules|first-day|e2e\/(gas|water)\//, ROOMS_BESIDE_WATER] },
+    { name: 'rooms', testIgnore: [/outage|responsive|killed|door-rules|first-day|to-the-end|e2e\/(gas|water)\//, ROOMS_BESIDE_WATER] },
     // Needs more places than the demo's bench has.
     { name: 'gas', testMatch: /e2e\/gas\/.*spec/, testIgnore: [BESIDE_WATER, BY_KEYS], dependencies: ['rooms'] },
   ],
@@ -28,7 +28,11 @@ const PARTS: Record<string, { name: string; testMatch?: RegExp; testIgnore?: Reg
     { name: 'door-rules', testMatch: /door-rules/, dependencies: ['keys'] },
   ],
   // A house in which nobody was yet.
-  empty: [{ name: 'first-day', testMatch: /first-day/ }],
+  empty: [
+    { name: 'first-day', testMatch: /first-day/ },
+    // The same house, on to its first certificate and out of the door.
+    { name: 'to-the-end', testMatch: /to-the-end/, dependencies: ['first-day'] },
+  ],
   // Kills processes again and again: npm run test:long.
   kills: [{ name: 'kills', testMatch: /killed/ }],
 };

@@ -35,3 +35,8 @@ declare module '*/scripts/lib/supervisor.mjs' {
 declare module '*/scripts/lib/archive.mjs' {
   export function toForget(names: string[]): string[];
 }
+declare module '*/scripts/lib/project.mjs' {
+  import type { Cluster } from '*/scripts/lib/cluster.mjs';
+  export const TSX: string;
+  export function migrate(cluster: Cluster, database?: string): void;
+}

@@ -27,7 +27,7 @@ function practise(id: string) {
     if (!planned) break;
     const before = run.state.seq;
     for (const command of handAt(run, planned, outcomesOf(planned)[0]!)) {
-      const { readings } = display.frame(run.state, 30);
+      const { readings } = display.frame(run.state, 120);
       const slot = run.state.channels.findIndex((one) => 'channel' in command && one.id === command.channel);
       const shown: Command = command.type === 'captureReading' ? { ...command, text: readings[slot]!.text } : command;
       const refusal = run.try(shown);

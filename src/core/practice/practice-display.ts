@@ -13,8 +13,8 @@ const AS_FOUND = [0.5, -0.4, -1.6, 0.6];
 const FOLLOWS_ANOTHER = 0.3;
 /** Share of the tolerance by which a zero is off: a sound instrument drifts at its span. */
 const AT_ZERO = 0.25;
-/** Time constant of a sensor in practice, s. */
-const TAU_SECONDS = 1.2;
+/** Time constant of a sensor, s: T90 of 23 s, as toxic sensors have (common practice). */
+const TAU_SECONDS = 10;
 
 export const practiceInfos = (channels: readonly RunChannel[]): ChannelInfo[] =>
   channels.map((one, index) => ({

@@ -54,7 +54,7 @@ function gasOf(channels: readonly RunChannel[], substance: string): MaterialComp
 
 /** What may stand in a place: one thing for each, several where the electrode names what it stands in. */
 function forSlot(
-  { id, kind, roles, needs }: Slot,
+  { id, label, kind, roles, needs }: Slot,
   procedure: Procedure,
   channels: readonly RunChannel[],
   schools: Record<string, string>,
@@ -63,7 +63,7 @@ function forSlot(
   const one = (name: string, components: MaterialComponent[]): ReferenceSnapshot => ({
     id: name,
     kind,
-    name,
+    name: label,
     lot: name,
     ...TRACED,
     ...(role ? { role } : {}),

@@ -4,6 +4,7 @@ import type { Command } from '@/core/run/command';
 import type { ScriptedRun } from '@/core/run/scripted';
 import type { Refusal } from '@/core/words/refusal';
 import { copyState } from '@/core/record/state';
+import { HURRY } from '@/core/practice/hurried';
 import { PracticeDisplay } from '@/core/practice/practice-display';
 import type { Listen } from '../live/use-live';
 import type { LiveRun } from '../use-run';
@@ -38,7 +39,7 @@ export function usePractice(begun: ScriptedRun, pumped: boolean, by: { id: strin
       let id = 0;
       const timer = setInterval(() => {
         id += 1;
-        const said = [display.frame(latest.current, FRAME_MS / 1000)];
+        const said = [display.frame(latest.current, (HURRY * FRAME_MS) / 1000)];
         onLive?.({ id, line: lines![0]!, at: new Date().toISOString(), said });
       }, FRAME_MS);
       return () => clearInterval(timer);
