@@ -44,6 +44,9 @@ const EMPTY: ReferenceInput = {
   singleDose: false,
 };
 const CONTENT = ['gas', 'buffer', 'standard'];
+/** A material states what it holds; a thermometer, barometer or hygrometer what its certificate says of its own figure. */
+const statesFigures = ({ kind, role }: ReferenceInput): boolean =>
+  CONTENT.includes(kind) || (kind === 'tool' && Boolean(MEASURES[role]));
 
 /** A new bottle or piece of equipment. A tag on the bottle fills the sheet; what it leaves open is typed. */
 export function NewReference({ readers }: { readers: ReaderLine[] }) {
@@ -89,7 +92,7 @@ export function NewReference({ readers }: { readers: ReaderLine[] }) {
   );
   const submit = handleSubmit(async (values) => {
     const answer = await attempt(() =>
-      addReferenceAction({ ...values, components: CONTENT.includes(values.kind) ? values.components : [] }),
+      addReferenceAction({ ...values, components: statesFigures(values) ? values.components : [] }),
     );
     if (answer.ok) {
       reset(EMPTY);

@@ -40,6 +40,8 @@ export function ProcedureEditor({ draft, rowVersion, walk, corrected, mayRelease
   const [said, setSaid] = useState('');
   const [kept, setKept] = useState(draft);
   const [asked, setAsked] = useState(false);
+  // A second press while the first is on its way would keep the same draft against itself.
+  const [keeping, setKeeping] = useState(false);
   const changed = procedure !== kept;
   const waiting = asked && walk === null;
   useEffect(() => {
@@ -49,7 +51,9 @@ export function ProcedureEditor({ draft, rowVersion, walk, corrected, mayRelease
   }, [waiting, router]);
   const keep = async (): Promise<boolean> => {
     if (!changed) return true;
+    setKeeping(true);
     const result = await attempt(() => keepDraftAction({ procedureId: draft.id, rowVersion: version, draft: procedure }));
+    setKeeping(false);
     setSaid(result.ok ? '' : result.message);
     if (!result.ok) return false;
     setVersion(result.value.rowVersion);
@@ -69,10 +73,10 @@ export function ProcedureEditor({ draft, rowVersion, walk, corrected, mayRelease
   return (
     <>
       <div className="sheet edit-bar mb-3">
-        <Button variant="primary" disabled={!changed} onClick={() => void keep()}>
+        <Button variant="primary" disabled={!changed || keeping} onClick={() => void keep()}>
           {say({ code: 'procedures.keep' })}
         </Button>
-        <Button variant="plain" disabled={waiting || faults.length > 0} onClick={() => void askWalk()}>
+        <Button variant="plain" disabled={waiting || keeping || faults.length > 0} onClick={() => void askWalk()}>
           {say({ code: 'procedures.walk' })}
         </Button>
         <span className="quiet" role="status">
