@@ -5,6 +5,7 @@ const never = (name, folder, path, extra = {}) => ({ name, severity: 'error', fr
 /** The core from the ground up: a storey knows the ones below it, and none beside it. */
 const STOREYS = [
   ['words', 'quantity'],
+  ['money'],
   ['uncertainty'],
   ['stability', 'interval', 'oxygen', 'conductivity', 'gas', 'instrument'],
   ['ph'],

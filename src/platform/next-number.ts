@@ -4,7 +4,7 @@ import type { Transaction } from '@/data/connection';
 /** The next number of a kind and year, without gaps: the counter's row stays locked until the transaction ends, and a rollback gives it back. */
 export async function nextNumber(
   tx: Transaction,
-  kind: 'receipt' | 'ticket' | 'certificate' | 'notCalibrated' | 'withdrawal' | 'issue' | 'handedBack',
+  kind: 'receipt' | 'ticket' | 'certificate' | 'notCalibrated' | 'withdrawal' | 'issue' | 'handedBack' | 'offer',
   year: number,
 ): Promise<number> {
   const result = await tx.execute<{ last: number }>(sql`

@@ -20,6 +20,7 @@ import { aboutCustomers } from './seed/about-customers';
 import { soldByItsCustomer } from './seed/sold';
 import { stationVisit } from './seed/station-visit';
 import { keptThings } from './seed/kept-things';
+import { money } from './seed/money';
 import { ownProcedures } from './seed/own-procedures';
 import { takenOver } from './seed/taken-over';
 import { usedOften } from './seed/used-often';
@@ -87,6 +88,7 @@ async function seed(now: Date): Promise<string> {
   await as(actors.counter, (tx) => aboutCustomers(tx, actors.counter, now));
   await as(SYSTEM, (tx) => takenOver(tx, { technician: actors.technician, office: SYSTEM }, now));
   await as(SYSTEM, (tx) => keptThings(tx, { technician: actors.technician, admin: SYSTEM }, now));
+  await as(SYSTEM, (tx) => money(tx, { technician: actors.technician, admin: SYSTEM }, now));
   await ownProcedures(database(), as, actors, now);
   await as(actors.counter, (tx) => usedOften(tx, actors.counter, now));
   await as(SYSTEM, (tx) => recordAudit({ tx, actor: SYSTEM, now }, 'seeded', 'demo', { visits: visits.length }));

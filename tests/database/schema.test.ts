@@ -15,6 +15,8 @@ afterAll(() => world.close());
 const SQL_NAME: Record<string, string> = {
   'timestamp (3) with time zone': 'timestamp(3) with time zone',
   'numeric(10, 3)': 'numeric(10,3)',
+  'numeric(12, 2)': 'numeric(12,2)',
+  'numeric(9, 2)': 'numeric(9,2)',
 };
 
 it('the migrations and the Drizzle schema say the same: tables, columns, types, what may be missing', async () => {

@@ -215,9 +215,10 @@ test('received, worked on a device that was put on the list, approved, printed: 
         close: () => served.close(),
       },
       lots: { gas: BOTTLE },
-      mixture: { H2S: 25, CO: 100, CH4: 25_000, O2: 180_000 },
+      mixture: { O2: 18, CH4: 2.5, H2S: 25, CO: 100 },
     });
     await button(/^Finish/).click();
+    await expect(page.locator('.present-step h2')).toContainText('Finished');
     await page.goto(`/approve/${run}`);
     await settled(page);
     await page.getByLabel('Your password, to sign').fill(OWNER.password);

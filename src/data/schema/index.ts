@@ -11,3 +11,4 @@ export * from './procedures';
 export * from './files';
 export * from './programs';
 export * from './installation';
+export * from './money';

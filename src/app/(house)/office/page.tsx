@@ -23,6 +23,9 @@ export default page({ permission: 'office', name: '/office' }, async ({ tx, acto
           <Link className="btn btn-plain" href="/office/audit">
             {say({ code: 'audit.link' })}
           </Link>
+          <Link className="btn btn-plain" href="/office/prices">
+            Prices
+          </Link>
           <Link className="btn btn-plain" href="/office/programs">
             {say({ code: 'programs.title' })}
           </Link>

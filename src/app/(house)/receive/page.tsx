@@ -2,6 +2,9 @@ import { ReceiveForm } from '@/features/counter';
 import { listModels } from '@/features/counter/server';
 import { dateIn } from '@/platform/clock';
 import { page } from '@/platform/page';
+import { Link } from '@/ui/link';
+import { say } from '@/core/words/say';
+import '@/core/words/en/money';
 import { readSettings } from '@/platform/settings';
 
 export const metadata = { title: 'Receive' };
@@ -12,6 +15,9 @@ export default page({ permission: 'receive', name: '/receive' }, async ({ tx, no
       <div className="page-head">
         <h1>Receive</h1>
         <span className="quiet">One receipt for one customer, a ticket for each instrument.</span>
+        <Link className="end btn btn-plain" href="/work">
+          {say({ code: 'work.title' })}
+        </Link>
       </div>
       <ReceiveForm models={models} today={dateIn(zone, now)} serial={(search.serial ?? '').slice(0, 40)} />
     </main>

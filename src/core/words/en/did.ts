@@ -2,6 +2,12 @@ import { addWords } from '../registry';
 
 /** What was done, as the audit says it of somebody: "Tam Verrick approved a document". */
 export const DID = {
+  'did.keepPrice': 'kept a price',
+  'did.endPrice': 'ended a price',
+  'did.makeOffer': 'made an offer',
+  'did.answerOffer': 'noted the answer to an offer',
+  'did.notePosition': 'noted a position of a job',
+  'did.strikePosition': 'struck out a position of a job',
   'did.addAdministrator': 'made an administrator at the console',
   'did.addLine': 'added a device',
   'did.addPasskey': 'added a passkey',

@@ -34,6 +34,7 @@ import { KEYS } from './keys';
 import { LOCK } from './lock';
 import { MEASURANDS } from './measurands';
 import { MODELS } from './models';
+import { MONEY_WORDS } from './money';
 import { NOT_PLAIN } from './not-plain';
 import { PAPER_WORDS } from './paper';
 import { PRACTICE_WORDS } from './practice';
@@ -92,6 +93,7 @@ export const EN = {
   ...LOCK,
   ...MEASURANDS,
   ...MODELS,
+  ...MONEY_WORDS,
   ...NOT_PLAIN,
   ...PAPER_WORDS,
   ...PRACTICE_WORDS,

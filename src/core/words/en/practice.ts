@@ -5,7 +5,8 @@ export const PRACTICE_WORDS = {
   'practice.try': 'Try it',
   'practice.tryOn': 'Try it on {model}',
   'practice.tryHow': 'PRACTICE on the run sheet, with a simulated instrument of exactly these properties. Nothing of it is kept.',
-  'practice.says': 'PRACTICE: an invented instrument, time ten times as quick, nothing of it is kept and no document comes of it.',
+  'practice.says':
+    'PRACTICE: an invented instrument, time ten times as quick, nothing of it is kept and no document comes of it.',
   'practice.finish': 'Finish',
   'practice.over': 'Practice is over',
   'practice.back': 'Back to the model',

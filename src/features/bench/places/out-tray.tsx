@@ -59,6 +59,9 @@ export function OutTray({ tickets, mayApprove, handBack }: Props) {
           </div>
         </div>
       ))}
+      <Link className="small" href="/work">
+        Work in the house
+      </Link>
     </section>
   );
 }

@@ -17,8 +17,10 @@ import { need } from '@/platform/need';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
 import { procedureById, proceduresById, recallOf } from '@/features/procedures/server';
+import '@/core/words/en/money';
 import '@/core/words/en/procedures';
 import { scopeNow, standingValues } from '@/features/budgets/server';
+import { offerThatWaits } from '@/features/money/server';
 import { keepStatus } from './keep-status';
 import { append, appendEvents, type LoadedRun } from './run-store';
 
@@ -72,6 +74,9 @@ async function prepareRun(
     .from(asset)
     .innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id))
     .where(eq(asset.id, row.assetId));
+  // What the customer was asked and has not answered is not decided by whoever stands at the bench.
+  const waits = await offerThatWaits(tx, ticketId);
+  if (waits) throw new Problem(say({ code: 'offer.waitsRun', numbers: { number: waits.number } }), {}, 409);
   const procedure = await procedureFor(tx, found?.model.procedureId ?? null, row.service);
   if (!found || !procedure)
     throw new Problem(

@@ -4,6 +4,8 @@ import { TicketPanel, TicketSlip } from '@/features/counter';
 import { ticketSlip } from '@/features/counter/server';
 import { FilesPanel } from '@/features/files';
 import { filesOf } from '@/features/files/server';
+import { MoneyPanel } from '@/features/money';
+import { moneyOf, pricesNow } from '@/features/money/server';
 import { page } from '@/platform/page';
 import { may } from '@/platform/permission';
 import { Link } from '@/ui/link';
@@ -29,6 +31,16 @@ export default page({ permission: 'signedIn', name: '/tickets/[id]' }, async ({ 
       {ticket.status !== 'returned' && may(actor.role, 'receive') && (
         <TicketPanel ticketId={ticket.id} wish={{ service, promiseOn, note, dueAgreed }} begun={ticket.runId !== null} />
       )}
+      <MoneyPanel
+        ticketId={ticket.id}
+        money={await moneyOf(tx, ticket.id)}
+        prices={await pricesNow(tx)}
+        currency={slip.workshop.currency}
+        zone={slip.workshop.zone}
+        here={ticket.status !== 'returned'}
+        mayKeep={may(actor.role, 'receive')}
+        mayOffer={may(actor.role, 'bench')}
+      />
       <FilesPanel
         about="ticket"
         aboutId={ticket.id}

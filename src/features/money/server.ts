@@ -1,0 +1,6 @@
+export { answerOffer, makeOffer, offerThatWaits } from './server/offers';
+export { moneyOf, notePosition, strikePosition } from './server/positions';
+export { endPrice, keepPrice, pricesNow, type Price } from './server/prices';
+export { deliveredCsv } from './server/delivered-csv';
+export { workInHouse, type WorkLine } from './server/work-in-house';
+export { deliveryOnPaper, offerOnPaper } from './server/papers';
