@@ -11,7 +11,7 @@ interface Line extends Position {
 /** Lines with what each comes to, and the whole: on the ticket and on every paper alike. */
 export function PositionTable({ lines, currency }: { lines: readonly Line[]; currency: string }) {
   return (
-    <table className="table positions">
+    <table className="table tight-acts">
       <tbody>
         {lines.map((one, index) => (
           <tr key={one.id ?? index}>

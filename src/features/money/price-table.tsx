@@ -24,7 +24,7 @@ export function PriceTable({ prices, currency, mayKeep }: { prices: readonly Pri
   return (
     <section className="sheet" data-testid="prices">
       {prices.length === 0 && <p className="quiet">{say({ code: 'price.none' })}</p>}
-      <table className="table">
+      <table className="table tight-acts">
         <tbody>
           {prices.map((one) => (
             <tr key={one.id}>

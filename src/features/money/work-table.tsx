@@ -32,7 +32,7 @@ export function WorkTable({ lines, turnaround }: Props) {
         </span>
       </div>
       {lines.length === 0 && <p className="quiet">{say({ code: 'work.none' })}</p>}
-      <table className="table work-table">
+      <table className="table sheet">
         <tbody>
           {lines.map((one) => (
             <tr key={one.ticketId} data-testid="work-line">

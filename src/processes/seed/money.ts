@@ -1,5 +1,5 @@
 import { asc, eq, inArray, and, isNull } from 'drizzle-orm';
-import { subDays } from 'date-fns';
+import { format, subDays } from 'date-fns';
 import type { Actor } from '@/core/record/event';
 import type { Transaction } from '@/data/connection';
 import { ticket } from '@/data/schema';
@@ -54,5 +54,11 @@ export async function money(
     await answerOffer(context(3), { offerId: id, answer: 'accepted', by: 'the site office', how: 'telephone' });
     await notePosition(context(3), { ticketId: agreed.id, position: line(0) });
   }
+  // Promised for three days ago: the part had to be waited for.
+  if (agreed)
+    await tx
+      .update(ticket)
+      .set({ promiseOn: format(subDays(now, 3), 'yyyy-MM-dd') })
+      .where(eq(ticket.id, agreed.id));
   if (ready) await notePosition(context(1), { ticketId: ready.id, position: line(0) });
 }

@@ -37,6 +37,7 @@ import { MODELS } from './models';
 import { MONEY_WORDS } from './money';
 import { NOT_PLAIN } from './not-plain';
 import { PAPER_WORDS } from './paper';
+import { PRACTICE_END } from './practice-end';
 import { PRACTICE_WORDS } from './practice';
 import { PROCEDURES_WORDS } from './procedures';
 import { PROGRAMS } from './programs';
@@ -96,6 +97,7 @@ export const EN = {
   ...MONEY_WORDS,
   ...NOT_PLAIN,
   ...PAPER_WORDS,
+  ...PRACTICE_END,
   ...PRACTICE_WORDS,
   ...PROCEDURES_WORDS,
   ...PROGRAMS,

@@ -80,7 +80,7 @@ export const MONEY_WORDS = {
   'work.days.asked': 'Say from which day to which: from=2026-01-01&to=2026-01-31.',
   'work.none': 'Nothing is in the house.',
   'work.here': 'Here since',
-  'work.days': '{days, plural, one {one day} other {# days}}',
+  'work.days': '{days, plural, =0 {today} one {one day} other {# days}}',
   'work.late': '{days, plural, one {one day late} other {# days late}}',
   'work.word': 'waits for the customer’s word',
   'work.notFetched': 'not fetched for {days, plural, one {one day} other {# days}}',
@@ -89,6 +89,6 @@ export const MONEY_WORDS = {
   'work.status.toApprove': 'waits for approval',
   'work.status.toReturn': 'ready to be fetched',
   'work.status.returned': 'returned',
-  'work.invoices': 'Positions delivered from … to, for whoever writes the invoices',
+  'work.invoices': 'Delivered this month, for the invoices',
 } as const;
 addWords(MONEY_WORDS);

@@ -7,9 +7,6 @@ export const PRACTICE_WORDS = {
   'practice.tryHow': 'PRACTICE on the run sheet, with a simulated instrument of exactly these properties. Nothing of it is kept.',
   'practice.says':
     'PRACTICE: an invented instrument, time ten times as quick, nothing of it is kept and no document comes of it.',
-  'practice.finish': 'Finish',
-  'practice.over': 'Practice is over',
-  'practice.back': 'Back to the model',
   'practice.again': 'Begin again',
   'practice.customer': 'Nobody: practice',
   'practice.cannot': 'It can’t be begun: {why}',

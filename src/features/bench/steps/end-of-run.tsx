@@ -11,7 +11,7 @@ import type { RunView } from '../server/run-view';
 import type { LiveRun } from '../use-run';
 import '@/core/words/en/correct';
 import '@/core/words/en/paper';
-import '@/core/words/en/practice';
+import '@/core/words/en/practice-end';
 
 /** All steps are done: the verdict, and off to the signatory. */
 export function EndOfRun({ run, view, gasOpen }: { run: LiveRun; view: RunView; gasOpen: boolean }) {

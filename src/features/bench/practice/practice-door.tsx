@@ -1,0 +1,5 @@
+'use client';
+import dynamic from 'next/dynamic';
+
+/** The whole core comes with practice: only who practises loads it. */
+export const PracticeSheet = dynamic(() => import('./practice-sheet').then((module) => module.PracticeSheet), { ssr: false });
