@@ -182,7 +182,6 @@ async function pictures(env) {
   await sign.getByLabel('Your password, to sign').fill('harbour-bench-2026');
   await sign.getByRole('button', { name: 'Approve and issue the certificate' }).click();
   await sign.waitForURL('**/certificates/**');
-  await shot(sign, 'certificate');
   await papers(sign, shot);
   await sign.goto('/assets?q=ASRY-006');
   await sign.locator('tbody a').first().click();
@@ -191,6 +190,8 @@ async function pictures(env) {
   await shot(sign, 'asset');
   await sign.goto('/shelf');
   await shot(sign, 'shelf');
+  await sign.goto('/work');
+  await shot(sign, 'work');
   await sign.goto('/office/budgets');
   await shot(sign, 'budgets');
   await sign.goto('/customers?q=Grauwinkel');
