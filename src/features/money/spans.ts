@@ -1,4 +1,4 @@
 /** Ready for longer than this and nobody fetched it, days. */
 export const UNCOLLECTED_AFTER_DAYS = 14;
-/** Turnaround is told of so many days back. */
-export const TURNAROUND_DAYS = 90;
+/** Turnaround is told of so many that were returned last. */
+export const TURNAROUND_OF = 200;

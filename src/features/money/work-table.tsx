@@ -3,12 +3,12 @@ import { day } from '@/ui/format';
 import { Link } from '@/ui/link';
 import { VerdictMark } from '@/ui/verdict-mark';
 import type { WorkLine } from './server/work-in-house';
-import { TURNAROUND_DAYS, UNCOLLECTED_AFTER_DAYS } from './spans';
+import { UNCOLLECTED_AFTER_DAYS } from './spans';
 import '@/core/words/en/money';
 
 interface Props {
   lines: readonly WorkLine[];
-  turnaround: { middle: number; most: number } | null;
+  turnaround: { n: number; middle: number; most: number } | null;
 }
 
 /** Every instrument in the house, the most urgent first, and what presses in one line above. */
@@ -24,11 +24,8 @@ export function WorkTable({ lines, turnaround }: Props) {
         {left > 0 && <span>{say({ code: 'work.uncollected', numbers: { count: left, days: UNCOLLECTED_AFTER_DAYS } })}</span>}
         <span className="quiet">
           {turnaround
-            ? say({
-                code: 'work.turnaround',
-                numbers: { days: TURNAROUND_DAYS, middle: turnaround.middle, most: turnaround.most },
-              })
-            : say({ code: 'work.noTurnaround', numbers: { days: TURNAROUND_DAYS } })}
+            ? say({ code: 'work.turnaround', numbers: { n: turnaround.n, middle: turnaround.middle, most: turnaround.most } })
+            : say({ code: 'work.noTurnaround' })}
         </span>
       </div>
       {lines.length === 0 && <p className="quiet">{say({ code: 'work.none' })}</p>}

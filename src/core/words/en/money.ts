@@ -74,9 +74,8 @@ export const MONEY_WORDS = {
   'work.overdue': '{count, plural, one {one promise overdue} other {# promises overdue}}',
   'work.waiting': '{count, plural, one {one offer waits} other {# offers wait}} for the customer',
   'work.uncollected': '{count, plural, one {one ready} other {# ready}} for more than {days} days and not fetched',
-  'work.turnaround':
-    'Half of those returned in the last {days} days were here for at most {middle} days, nine in ten for at most {most}.',
-  'work.noTurnaround': 'Nothing was returned in the last {days} days.',
+  'work.turnaround': 'Of the last {n} returned half were here for at most {middle} days, nine in ten for at most {most}.',
+  'work.noTurnaround': 'Nothing was returned yet.',
   'work.days.asked': 'Say from which day to which: from=2026-01-01&to=2026-01-31.',
   'work.none': 'Nothing is in the house.',
   'work.here': 'Here since',

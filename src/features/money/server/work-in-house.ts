@@ -1,10 +1,10 @@
-import { differenceInCalendarDays, parseISO, subDays } from 'date-fns';
-import { and, asc, eq, gte, isNull, ne, sql } from 'drizzle-orm';
+import { differenceInCalendarDays, parseISO } from 'date-fns';
+import { and, asc, desc, eq, isNotNull, isNull, ne, sql } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { asset, customer, instrumentModel, offer, receipt, runSummary, ticket, type TicketStatus } from '@/data/schema';
 import { dateIn } from '@/platform/clock';
 import { readSettings } from '@/platform/settings';
-import { TURNAROUND_DAYS } from '../spans';
+import { TURNAROUND_OF } from '../spans';
 
 const MOST = 500;
 
@@ -77,15 +77,23 @@ export async function workInHouse(tx: Transaction, now: Date) {
     };
   });
   lines.sort((a, b) => b.late - a.late || (b.readyFor ?? -1) - (a.readyFor ?? -1) || b.daysHere - a.daysHere);
-  const stayed = sql`ceil(extract(epoch from ${ticket.returnedAt} - ${receipt.receivedAt}) / 86400)::int`;
-  const [turned] = await tx
+  // Of the last so many: a house of many years asks no more than a young one.
+  const last = tx
     .select({
-      n: sql<number>`count(*)::int`,
-      middle: sql<number>`percentile_disc(0.5) within group (order by ${stayed})`,
-      most: sql<number>`percentile_disc(0.9) within group (order by ${stayed})`,
+      stayed: sql<number>`ceil(extract(epoch from ${ticket.returnedAt} - ${receipt.receivedAt}) / 86400)::int`.as('stayed'),
     })
     .from(ticket)
     .innerJoin(receipt, eq(receipt.id, ticket.receiptId))
-    .where(gte(ticket.returnedAt, subDays(now, TURNAROUND_DAYS)));
+    .where(isNotNull(ticket.returnedAt))
+    .orderBy(desc(ticket.returnedAt))
+    .limit(TURNAROUND_OF)
+    .as('last');
+  const [turned] = await tx
+    .select({
+      n: sql<number>`count(*)::int`,
+      middle: sql<number>`percentile_disc(0.5) within group (order by ${last.stayed})`,
+      most: sql<number>`percentile_disc(0.9) within group (order by ${last.stayed})`,
+    })
+    .from(last);
   return { today, lines, turnaround: turned?.n ? turned : null };
 }
