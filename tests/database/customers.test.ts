@@ -16,6 +16,7 @@ import {
   keepContact,
   listCustomers,
   mergeCustomers,
+  personData,
   retireCustomer,
   takeBackCustomer,
   undoMerge,
@@ -146,6 +147,38 @@ describe('correcting', () => {
     expect(
       await refused(inTx((context) => correctCustomer(context, { ...EMPTY, customerId: id, version: 1, name: 'ANOTHER' }))),
     ).toMatchObject({ status: 409, fields: { name: expect.any(String) } });
+  });
+  it('a person is given all that is held on them, theirs alone, and that it was given out is on record', async () => {
+    const { id } = await make('Held Harbour Lights');
+    const keep = (name: string) =>
+      inTx((context) =>
+        keepContact(context, {
+          customerId: id,
+          name,
+          email: `${name.toLowerCase()}@held.example`,
+          phone: '',
+          purposes: ['calls'],
+        }),
+      );
+    await keep('Berit');
+    await keep('Osk');
+    const contacts = await world.db.select().from(customerContact).where(eq(customerContact.customerId, id));
+    const { id: contactId } = contacts.find((one) => one.name === 'Berit')!;
+    await world.superuser.query(
+      `insert into mail (id, recipient, subject, body, message_id, created_at) values (gen_random_uuid(), 'Berit@held.example', 'Due soon', 'Yours', 'm-held-1', now()), (gen_random_uuid(), 'osk@held.example', 'Not hers', '', 'm-held-2', now())`,
+    );
+    const held = await inTx((context) => personData(context, { customerId: id, contactId }));
+    expect(held.entry).toMatchObject({ name: 'Berit', customer: 'Held Harbour Lights' });
+    expect(held.mails.map((one) => one.subject)).toEqual(['Due soon']);
+    expect(held.changes.length).toBeGreaterThan(0);
+    expect(JSON.stringify(held)).not.toContain('Osk');
+    const { rows } = await world.superuser.query<{ subject: string }>(
+      "select subject from audit where action = 'givePersonData'",
+    );
+    expect(rows).toEqual([{ subject: 'Berit, Held Harbour Lights' }]);
+    await expect(inTx((context) => personData(context, { customerId: contactId, contactId }))).rejects.toMatchObject({
+      status: 404,
+    });
   });
   it('reminders go to the contact who is there for them, and to the customer’s own mail again when it is gone', async () => {
     const { id } = await make('Reminded', { email: 'own@reminded.example' });

@@ -24,7 +24,7 @@ create table job_position (
 create index job_position_ticket on job_position (ticket_id);
 create index offer_ticket on offer (ticket_id);
 -- The field in the bar looks for the number of a hand-back as for any other.
-create index ticket_ended_number on ticket (upper(ended_number));
+create index ticket_ended_in_capitals on ticket (upper(ended_number));
 create index ticket_back on ticket (returned_at desc) where returned_at is not null;
 grant select, insert on price, offer, job_position to werkbank_app;
 grant update (what, service, name, part_number, amount, version, ended_at, ended_why) on price to werkbank_app;

@@ -37,9 +37,15 @@ export function ContactsPanel({ customerId, contacts, mayKeep }: { customerId: s
             <span>{contact.phone}</span>
             <span className="quiet small">{contact.purposes.map((one) => say({ code: `contact.${one}` })).join(', ')}</span>
             {mayKeep && (
-              <Button variant="plain" size="sm" onClick={() => setOpen(contact.id)}>
-                {say({ code: 'customer.correct' })}
-              </Button>
+              <>
+                <Button variant="plain" size="sm" onClick={() => setOpen(contact.id)}>
+                  {say({ code: 'customer.correct' })}
+                </Button>
+                {/* A file to be given to the person, not a page. */}
+                <a className="small" href={`/customers/${customerId}/contacts/${contact.id}/data`} download>
+                  {say({ code: 'contact.held' })}
+                </a>
+              </>
             )}
           </div>
         ),

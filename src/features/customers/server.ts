@@ -5,3 +5,4 @@ export { customersLike, listCustomers, type CustomerRow } from './server/list-cu
 export { customerCard } from './server/customer-card';
 export { customersCsv } from './server/customers-csv';
 export { customerSchema, type CustomerInput } from './customer-schema';
+export { personData } from './server/person-data';

@@ -49,6 +49,7 @@ export const CUSTOMERS = {
   'contact.noMail': 'This is no mail address.',
   'contact.needsMail': 'Reminders go by mail: an address is needed.',
   'contact.drop': 'Take away',
+  'contact.held': 'What is held on them',
   'contact.unknown': 'There is no such contact any more.',
   'customer.work': 'Open work',
   'customer.noWork': 'Nothing of theirs is in the house.',

@@ -2,6 +2,7 @@ import { addWords } from '../registry';
 
 /** What was done, as the audit says it of somebody: "Tam Verrick approved a document". */
 export const DID = {
+  'did.givePersonData': 'gave out what is held on a person',
   'did.keepPrice': 'kept a price',
   'did.endPrice': 'ended a price',
   'did.makeOffer': 'made an offer',
