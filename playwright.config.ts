@@ -8,7 +8,10 @@ const part = process.env.E2E_PART ?? 'all';
 const BY_KEYS = /e2e\/gas\/by-keys.*spec/;
 const PARTS: Record<string, { name: string; testMatch?: RegExp; testIgnore?: RegExp | RegExp[]; dependencies?: string[] }[]> = {
   house: [
-    { name: 'rooms', testIgnore: [/outage|responsive|killed|door-rules|first-day|to-the-end|e2e\/(gas|water)\//, ROOMS_BESIDE_WATER] },
+    {
+      name: 'rooms',
+      testIgnore: [/outage|responsive|killed|door-rules|first-day|to-the-end|e2e\/(gas|water)\//, ROOMS_BESIDE_WATER],
+    },
     // Needs more places than the demo's bench has.
     { name: 'gas', testMatch: /e2e\/gas\/.*spec/, testIgnore: [BESIDE_WATER, BY_KEYS], dependencies: ['rooms'] },
   ],
