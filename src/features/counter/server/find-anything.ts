@@ -49,8 +49,9 @@ export async function findAnything({ tx, actor, now }: UseCaseContext, { text }:
     { group: 'tickets', hits: await tickets(tx, typed, now) },
     { group: 'receipts', hits: await receipts(tx, typed, now) },
     await instruments(tx, typed),
-    await customers(tx, typed, now),
   ];
+  const has = found.some((one) => one.hits.length > 0 && !one.alike);
+  found.push(await customers(tx, typed, now, { alike: !has }));
   if (typed.length >= PART) {
     found.push({ group: 'contacts', hits: await contacts(tx, typed) });
     found.push({ group: 'models', hits: await models(tx, typed) });
@@ -113,9 +114,11 @@ async function instruments(tx: Transaction, typed: string): Promise<Hits> {
   return { group: 'instruments', hits: near, alike: true };
 }
 
-async function customers(tx: Transaction, typed: string, now: Date): Promise<Hits> {
+/** Much alike is looked for where nothing has what was typed: a serial that is there is no misspelt name. */
+async function customers(tx: Transaction, typed: string, now: Date, { alike: wanted }: { alike: boolean }): Promise<Hits> {
   if (typed.length < PART) return { group: 'customers', hits: [] };
-  const { rows, alike } = await listCustomers(tx, { q: typed, retired: true, today: dateIn('UTC', now), pageSize: EACH });
+  const today = dateIn('UTC', now);
+  const { rows, alike } = await listCustomers(tx, { q: typed, retired: true, today, pageSize: EACH, near: wanted });
   return {
     group: 'customers',
     hits: rows.map((row) => ({ href: `/customers/${row.id}`, label: row.name, about: row.contact })),

@@ -35,12 +35,14 @@ interface Asked {
   retired?: boolean;
   today: string;
   pageSize?: number;
+  /** Whether names much alike are looked for where nothing has what was typed. */
+  near?: boolean;
 }
 
 /** Customers by name, paged by key, with what stands at each. Where nothing has what was typed, those whose name is much like it, the likest first. */
 export async function listCustomers(
   tx: Transaction,
-  { q = '', after, retired = false, today, pageSize = 30 }: Asked,
+  { q = '', after, retired = false, today, pageSize = 30, near: wantsNear = true }: Asked,
 ): Promise<{ rows: CustomerRow[]; next: string | null; alike: boolean }> {
   const wanted = sql`c.merged_into is null ${retired ? sql`` : sql`and c.retired_at is null`}`;
   const matching = matches(q);
@@ -53,7 +55,7 @@ export async function listCustomers(
     sql`lower(page.name), page.id`,
     today,
   );
-  if (rows.length > 0 || !matching || after)
+  if (rows.length > 0 || !matching || after || !wantsNear)
     return {
       rows: rows.slice(0, pageSize),
       next: rows.length > pageSize ? rows[pageSize - 1]!.id : null,
