@@ -102,6 +102,18 @@ describe('finding, offer, the customer’s word, part, then calibrate', () => {
     expect(await world.db.transaction((tx) => deliveredCsv(tx, { from: '2000-01-01', to: '2000-12-31' }))).not.toContain('Bench');
   });
 
+  it('fetched while an offer waits: the offer is withdrawn with it, by whom stands there, and nobody is waited for', async () => {
+    const { id: ticketId } = await world.newTicket();
+    const { id } = await as(world.technician, (context) =>
+      makeOffer(context, { ticketId, finding: 'cell cracked', positions: [sensor] }),
+    );
+    await as(counter, (context) => handBackUncalibrated(context, { ticketId, why: 'fetched by the owner' }));
+    const [row] = await world.db.select().from(offer).where(eq(offer.id, id));
+    expect(row).toMatchObject({ answer: 'withdrawn', answeredBy: counter.name });
+    const { lines } = await world.db.transaction((tx) => workInHouse(tx, now));
+    expect(lines.some((one) => one.ticketId === ticketId)).toBe(false);
+  });
+
   it('a line that was wrong is struck out and stays readable; the record says from what to what', async () => {
     const { id: ticketId } = await world.newTicket();
     await as(counter, (context) => notePosition(context, { ticketId, position: sensor }));
@@ -159,9 +171,9 @@ describe('the work in the house', () => {
     ]);
     const { lines, turnaround } = await world.db.transaction((tx) => workInHouse(tx, now));
     expect(lines[0]).toMatchObject({ ticketId, late: 5, status: 'inTray' });
-    expect(turnaround).toMatchObject({ n: 1 });
+    expect(turnaround).toMatchObject({ n: 2 });
     const [own] = (await world.superuser.query<{ n: number }>("select count(*)::int as n from ticket where status = 'returned'"))
       .rows;
-    expect(own!.n).toBe(1);
+    expect(own!.n).toBe(2);
   });
 });

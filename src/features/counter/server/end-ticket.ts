@@ -9,6 +9,7 @@ import { Problem } from '@/platform/problem';
 import { readSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
 import type { TicketChange } from '../ticket-schema';
+import { withdrawOffer } from './withdraw-offer';
 import '@/core/words/en/tickets';
 
 type Row = typeof ticket.$inferSelect;
@@ -63,7 +64,9 @@ export async function handBackUncalibrated(context: UseCaseContext, { ticketId, 
   return { number };
 }
 
-async function close({ tx, actor, now }: UseCaseContext, row: Row, end: Partial<Row>): Promise<void> {
+async function close(context: UseCaseContext, row: Row, end: Partial<Row>): Promise<void> {
+  const { tx, actor, now } = context;
+  await withdrawOffer(context, row.id);
   await tx
     .update(ticket)
     .set({ ...end, endedBy: actor.name, status: 'returned', place: null, placedAt: null, returnedAt: now })

@@ -12,6 +12,7 @@ import { readSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
 import type { AssetInput, ReceiptInput } from '../receive-schema';
 import '@/core/words/en/answers';
+import { withdrawOffer } from './withdraw-offer';
 
 /** A new instrument with its model's channels. A serial that this maker has used already is not made twice: the existing one is named. */
 export async function createAsset({ tx, actor, now }: UseCaseContext, input: AssetInput): Promise<{ id: string }> {
@@ -154,7 +155,8 @@ export async function receive(
 }
 
 /** Hands an instrument back: the ticket is closed. */
-export async function returnTicket({ tx, actor, now }: UseCaseContext, { ticketId }: { ticketId: string }): Promise<void> {
+export async function returnTicket(context: UseCaseContext, { ticketId }: { ticketId: string }): Promise<void> {
+  const { tx, actor, now } = context;
   need(actor, 'receive');
   const closed = await tx
     .update(ticket)
@@ -162,4 +164,5 @@ export async function returnTicket({ tx, actor, now }: UseCaseContext, { ticketI
     .where(and(eq(ticket.id, ticketId), eq(ticket.status, 'toReturn')))
     .returning({ id: ticket.id });
   if (closed.length === 0) throw new Problem('Only what is approved can be handed back.', {}, 409);
+  await withdrawOffer(context, ticketId);
 }
