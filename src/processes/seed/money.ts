@@ -2,7 +2,7 @@ import { asc, eq, inArray, and, isNull } from 'drizzle-orm';
 import { format, subDays } from 'date-fns';
 import type { Actor } from '@/core/record/event';
 import type { Transaction } from '@/data/connection';
-import { ticket } from '@/data/schema';
+import { receipt, ticket } from '@/data/schema';
 import { answerOffer, keepPrice, makeOffer, notePosition } from '@/features/money/server';
 
 const PRICES = [
@@ -54,11 +54,18 @@ export async function money(
     await answerOffer(context(3), { offerId: id, answer: 'accepted', by: 'the site office', how: 'telephone' });
     await notePosition(context(3), { ticketId: agreed.id, position: line(0) });
   }
-  // Promised for three days ago: the part had to be waited for.
-  if (agreed)
+  // Promised for the day it came, and not ready: the oldest that still waits for its signatory.
+  const [slow] = await tx
+    .select({ id: ticket.id, receivedAt: receipt.receivedAt })
+    .from(ticket)
+    .innerJoin(receipt, eq(receipt.id, ticket.receiptId))
+    .where(eq(ticket.status, 'toApprove'))
+    .orderBy(asc(receipt.receivedAt))
+    .limit(1);
+  if (slow)
     await tx
       .update(ticket)
-      .set({ promiseOn: format(subDays(now, 3), 'yyyy-MM-dd') })
-      .where(eq(ticket.id, agreed.id));
+      .set({ promiseOn: format(slow.receivedAt, 'yyyy-MM-dd') })
+      .where(eq(ticket.id, slow.id));
   if (ready) await notePosition(context(1), { ticketId: ready.id, position: line(0) });
 }
