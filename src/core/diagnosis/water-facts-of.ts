@@ -1,5 +1,5 @@
 import { fitElectrode } from '../ph/fit-electrode';
-import { probeKind } from '../probe/probe-result';
+import { probeKind } from '../probe/probe-kind';
 import type { Procedure } from '../procedure/procedure';
 import { answersAbout } from '../record/answer-about';
 import type { RunChannel } from '../record/event';

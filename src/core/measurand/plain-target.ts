@@ -4,7 +4,6 @@ import type { MaterialComponent } from '../record/reference-snapshot';
 import { boundReference, type Binding, type RunState } from '../record/state';
 import { say } from '../words/say';
 import type { TargetContext } from './measurand';
-import '@/core/words/en/refusals-acts';
 
 /** What an untouched target carries. */
 export const plain = (inputs: Record<string, string>) => ({ expanded: null, k: 2, inputs, binding: null });

@@ -1,8 +1,7 @@
 import { electrodeThrough, onePerPoint } from '../run/electrode-through';
 import type { ElectrodeSegment } from '../ph/fit-electrode';
 import { nernstSlope } from '../ph/nernst-slope';
-import { measurandOf } from '../measurand';
-import type { MeasurandId } from '../quantity/unit';
+import { probeKind } from './probe-kind';
 import type { ProbeKind } from '../measurand/measurand';
 import type { CheckItem, Procedure, Step } from '../procedure/procedure';
 import type { RunChannel } from '../record/event';
@@ -45,9 +44,6 @@ export interface ProbeResult {
   /** Care actions of this run: they begin a new series. */
   care: string[];
 }
-
-/** What the measurand of a channel is to a probe; null for gas. */
-export const probeKind = (measurand: MeasurandId): ProbeKind | null => measurandOf(measurand).probe ?? null;
 
 /**
  * What a run says of each probe in it: electrode line from the millivolts in the buffers, cell constant and slopes as read back, response time off the line.

@@ -1,7 +1,7 @@
 import { checkReference } from './check-reference';
 import type { Command } from './command';
 import type { EventDraft } from '../record/event';
-import { judgeTyped } from './handle-reading';
+import { judgeTyped } from './judge-typed';
 import type { Handling } from './handling';
 import { apply } from './reduce';
 import { isRefusal, refuse, type Refusal } from '../words/refusal';

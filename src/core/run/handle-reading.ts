@@ -1,20 +1,15 @@
 import { measurandOf } from '../measurand';
-import { checkTypedReading, type Reading } from '../quantity/reading';
-import type { Point } from '../procedure/procedure';
 import type { Command } from './command';
 import { computedFound } from './computed-found';
-import type { Capture } from '../record/evidence';
-import type { EventDraft, RunChannel, TargetUsed } from '../record/event';
+import type { EventDraft } from '../record/event';
 import type { Handling } from './handling';
 import { at, stepInTurn } from './step-in-turn';
 import { typedInputs } from './inputs-of-point';
-import type { Judgement } from '../record/judgement';
-import { judgeAtPoint } from './judge-at-point';
+import { judgeTyped } from './judge-typed';
 import { missingReadings, type PlannedStep } from './plan';
 import { say } from '../words/say';
 import { isRefusal, refuse, type Refusal } from '../words/refusal';
 import { refused } from '../words/refused';
-import { resolveTarget } from './resolve-target';
 import { openStimulus, wasAdjusted, type RunState } from '../record/state';
 
 /** A reading as displayed, with the target it was compared with and the verdict, all copied into the event. */
@@ -81,49 +76,6 @@ export function handleReading(command: Extract<Command, { type: 'captureReading'
   const said = ownSensor(state, inputs, channel.label, handling);
   const events = [...early, captured, ...said];
   return missing.length > 1 ? events : [...events, draft('stepDone', {}, at(step))];
-}
-
-/**
- * Judges what was typed without recording it: the sheet shows it while the figure is still being typed.
- * The same function serves the record, so what was seen is what is kept.
- */
-export function judgeTyped({
-  procedure,
-  state,
-  point,
-  channel,
-  text,
-  status,
-  inputs: given,
-  capture,
-}: {
-  procedure: Handling['procedure'];
-  state: RunState;
-  point: Point;
-  channel: RunChannel;
-  text: string;
-  status: Reading['status'];
-  inputs: Record<string, string>;
-  capture?: Capture;
-}): { reading: Reading; target: TargetUsed | null; judgement: Judgement } | Refusal {
-  const withNumber = status === 'value' || status === 'flicker';
-  const problem = withNumber
-    ? checkTypedReading({
-        text,
-        resolution: channel.resolution,
-        lowest: channel.lowest,
-        highest: channel.highest,
-        unit: channel.unit,
-      })
-    : null;
-  if (problem) return refuse(problem.code, problem.sentence, { field: 'text' });
-  const inputs = typedInputs(point, channel, given);
-  if (isRefusal(inputs)) return inputs;
-  const target = resolveTarget({ point, channel, state, inputs, procedure });
-  if (target !== null && 'refused' in target) return target;
-  const reading: Reading = { text: withNumber ? text.trim() : status, unit: channel.unit, status };
-  const context = { point, channel, state, inputs, procedure, ...(capture ? { capture } : {}) };
-  return { reading, target, judgement: judgeAtPoint(reading, target, context) };
 }
 
 /** A figure typed before gas or liquid has acted for as long as the procedure asks: a deviation with its reason, once a step. A line proves by itself that it stood still. */

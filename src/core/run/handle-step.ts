@@ -9,7 +9,8 @@ import { handleCheck } from './handle-check';
 import { notBack } from './display-back';
 import { refused } from '../words/refused';
 import { endsByDisplay, waitSeconds } from './wait-seconds';
-import { openStimulus, type RunState } from '../record/state';
+import { waitBegan } from './wait-began';
+import { openStimulus } from '../record/state';
 
 export function handleEnter(command: Extract<Command, { type: 'enterStep' }>, handling: Handling): EventDraft[] | Refusal {
   const step = stepInTurn(command.step, handling);
@@ -43,13 +44,6 @@ export function handleComplete(command: Extract<Command, { type: 'completeStep' 
     default:
       return refuse('notByItself', 'This step is done by doing what it says.');
   }
-}
-
-/** When a wait began: at the bench place for a warm-up, else when the step was entered. */
-export function waitBegan(step: PlannedStep, state: RunState): string | null {
-  if (step.step.kind !== 'wait') return null;
-  const entered = state.steps[step.key]?.enteredAt ?? null;
-  return step.step.from === 'placed' ? (state.started?.placedAt ?? entered) : entered;
 }
 
 function completeWait(

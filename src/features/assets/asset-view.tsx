@@ -1,7 +1,7 @@
 import type { MeasurandId } from '@/core/quantity/unit';
 import { Link } from '@/ui/link';
 import { describeEvery } from '@/core/interval/policy';
-import { probeKind } from '@/core/probe/probe-result';
+import { probeKind } from '@/core/probe/probe-kind';
 import { say } from '@/core/words/say';
 import { bumpState } from '@/core/interval/bump-state';
 import { PolicyForm, UsesPanel } from '@/features/due';

@@ -1,5 +1,5 @@
 'use client';
-import { probeKind } from '@/core/probe/probe-result';
+import { probeKind } from '@/core/probe/probe-kind';
 import { missingReadings, plan } from '@/core/run/plan';
 import { isStruck, standingReading, type RecordedReading } from '@/core/record/state';
 import type { RunChannel } from '@/core/record/event';

@@ -1,5 +1,7 @@
 export { LockedStrip } from './locked-strip';
 export { BenchBoard } from './places/bench-board';
-export { RunSheet } from './run-sheet';
+export { RunSheet, SheetOf } from './run-sheet';
 export { OutTray } from './places/out-tray';
-export { PracticeSheet } from './practice/practice-door';
+export type { LiveRun } from './use-run';
+export type { Listen } from './live/use-live';
+export type { RunView } from './server/run-view';

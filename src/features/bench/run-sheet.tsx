@@ -4,7 +4,7 @@ import { Link } from '@/ui/link';
 import { useRouter } from 'next/navigation';
 import { currentSteps, plan } from '@/core/run/plan';
 import { openStimulus } from '@/core/record/state';
-import { probeKind } from '@/core/probe/probe-result';
+import { probeKind } from '@/core/probe/probe-kind';
 import { MeterPanel, StandInPanel } from '@/features/lines';
 import { StatusMark } from '@/ui/status-mark';
 import { KeyStrip } from '@/ui/key-strip';

@@ -4,7 +4,7 @@ import type { Point, Procedure } from '@/core/procedure/procedure';
 import type { RunChannel } from '@/core/record/event';
 import { computedFound } from '@/core/run/computed-found';
 import { type ComputedFrom } from '@/core/procedure/procedure';
-import { judgeTyped } from '@/core/run/handle-reading';
+import { judgeTyped } from '@/core/run/judge-typed';
 import { resolveTarget } from '@/core/run/resolve-target';
 import type { RunState } from '@/core/record/state';
 

@@ -1,6 +1,6 @@
 'use client';
 import { diagnose } from '@/core/diagnosis/diagnose';
-import { probeKind } from '@/core/probe/probe-result';
+import { probeKind } from '@/core/probe/probe-kind';
 import { measuredChannels } from '@/core/record/state';
 import { diagnosisFacts } from './diagnosis-facts';
 import { lastAt, mainPoint, zeroPoint } from '../main-point';

@@ -1,7 +1,7 @@
 import { diagnoseWater } from '@/core/diagnosis/diagnose-water';
 import type { WaterFinding } from '@/core/diagnosis/causes/probe-facts';
 import { waterFactsOf } from '@/core/diagnosis/water-facts-of';
-import { probeKind } from '@/core/probe/probe-result';
+import { probeKind } from '@/core/probe/probe-kind';
 import type { RunChannel } from '@/core/record/event';
 import { measuredChannels } from '@/core/record/state';
 import { lookOf, type Sheet } from '../sheet';

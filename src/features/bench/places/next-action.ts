@@ -1,5 +1,5 @@
 import type { Procedure } from '@/core/procedure/procedure';
-import { waitBegan } from '@/core/run/handle-step';
+import { waitBegan } from '@/core/run/wait-began';
 import { currentSteps } from '@/core/run/plan';
 import { openStimulus, type RunState } from '@/core/record/state';
 

@@ -1,7 +1,7 @@
 'use client';
 import Button from 'react-bootstrap/Button';
 import { notBack } from '@/core/run/display-back';
-import { waitBegan } from '@/core/run/handle-step';
+import { waitBegan } from '@/core/run/wait-began';
 import { measuredChannels } from '@/core/record/state';
 import { endsByDisplay, waitSeconds } from '@/core/run/wait-seconds';
 import { say } from '@/core/words/say';

@@ -1,5 +1,5 @@
 import { notFound } from 'next/navigation';
-import { PracticeSheet } from '@/features/bench';
+import { PracticeSheet } from '@/features/practice';
 import { keysOfModel } from '@/features/bench/server';
 import { modelPage } from '@/features/models/server';
 import { draftOf, procedureById } from '@/features/procedures/server';

@@ -6,8 +6,7 @@ import type { Refusal } from '@/core/words/refusal';
 import { copyState } from '@/core/record/state';
 import { HURRY } from '@/core/practice/hurried';
 import { PracticeDisplay } from '@/core/practice/practice-display';
-import type { Listen } from '../live/use-live';
-import type { LiveRun } from '../use-run';
+import type { Listen, LiveRun } from '@/features/bench';
 
 const FRAME_MS = 250;
 

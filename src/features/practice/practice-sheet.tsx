@@ -11,8 +11,7 @@ import { hurried } from '@/core/practice/hurried';
 import { practiceInfos } from '@/core/practice/practice-display';
 import { beginOnModel } from '@/core/walk/begin-on-model';
 import { say } from '@/core/words/say';
-import type { RunView } from '../server/run-view';
-import { SheetOf } from '../run-sheet';
+import { SheetOf, type RunView } from '@/features/bench';
 import { usePractice } from './use-practice';
 import '@/core/words/en/practice';
 

@@ -1,0 +1,1 @@
+export { PracticeSheet } from './practice-door';
