@@ -2,7 +2,7 @@
 const GAP_MS = 35;
 const LENGTH = 4;
 /** A single key waits this long to be one: what follows may show that it was a scanner's first. */
-export const SETTLE_MS = 45;
+export const SETTLE_MS = 38;
 
 /** Tells a scanner's burst from single keys by the times between them. */
 export class BurstWatch {

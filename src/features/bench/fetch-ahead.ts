@@ -9,7 +9,13 @@ export function useSheetAhead(): void {
   useEffect(() => {
     const timer = window.setTimeout(() => {
       // What doesn't come now comes when it is needed.
-      void Promise.all([import('./run-sheet'), import('./steps/all')]).catch(() => undefined);
+      void Promise.all([
+        import('./run-sheet'),
+        import('./steps/all'),
+        import('./besides'),
+        import('./run-doors'),
+        import('./run-log'),
+      ]).catch(() => undefined);
     }, AFTER_MS);
     return () => window.clearTimeout(timer);
   }, []);

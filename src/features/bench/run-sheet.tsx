@@ -8,6 +8,7 @@ import { probeKind } from '@/core/probe/probe-kind';
 import { MeterPanel, StandInPanel } from '@/features/lines';
 import { StatusMark } from '@/ui/status-mark';
 import { KeyStrip } from '@/ui/key-strip';
+import { AfterPaint } from '@/ui/after-paint';
 import { useGentleRefresh } from '@/ui/use-gentle-refresh';
 import { useAwake } from '@/ui/use-awake';
 import { useKept } from '@/ui/use-kept';
@@ -214,22 +215,26 @@ export function SheetOf({ view, zone, run, hand, listen }: Held) {
             )}
             <ChannelBoard sheet={sheet} />
           </div>
-          {state.status === 'open' && !view.practice && <RunDoors run={run} />}
           {reading && besides}
-          {line?.panel && wet && (
-            <MeterPanel
-              line={line}
-              liquids={view.shelf.filter((one) => one.kind === 'buffer' || one.kind === 'standard')}
-              inHand={inHand}
-              values={valuesBySlot}
-            />
-          )}
-          {line?.panel && !wet && <StandInPanel line={line} bottle={bottle?.reference ?? null} spanValues={valuesBySlot} />}
+          <AfterPaint>
+            {state.status === 'open' && !view.practice && <RunDoors run={run} />}
+            {line?.panel && wet && (
+              <MeterPanel
+                line={line}
+                liquids={view.shelf.filter((one) => one.kind === 'buffer' || one.kind === 'standard')}
+                inHand={inHand}
+                values={valuesBySlot}
+              />
+            )}
+            {line?.panel && !wet && <StandInPanel line={line} bottle={bottle?.reference ?? null} spanValues={valuesBySlot} />}
+          </AfterPaint>
         </div>
         <aside>
           <PlaceStrip places={places} here={state.run} />
           <BenchFacts sheet={sheet} />
-          <RunLog run={run} view={view} zone={zone} />
+          <AfterPaint>
+            <RunLog run={run} view={view} zone={zone} />
+          </AfterPaint>
         </aside>
       </div>
       <KeyStrip

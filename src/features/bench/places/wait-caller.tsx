@@ -15,11 +15,13 @@ interface Call {
   loud: boolean;
 }
 
+/** What called already, in this window: going from the bench to a sheet is no reason to call again. */
+const CALLED = new Map<string, number>();
+
 /** Calls when a wait is over, in sight and by sound, and when a valve was forgotten. The sound can be switched off; the sign can't. */
 export function WaitCaller({ places }: { places: BoardTicket[] }) {
   const now = useNow(1000);
   const [sound, setSound] = useState(true);
-  const called = useRef(new Map<string, number>());
   useEffect(() => {
     const timer = setTimeout(() => setSound(soundIsOn()), 0);
     return () => clearTimeout(timer);
@@ -33,9 +35,9 @@ export function WaitCaller({ places }: { places: BoardTicket[] }) {
   useEffect(() => {
     if (now === null) return;
     for (const call of latest.current) {
-      const last = called.current.get(call.key);
+      const last = CALLED.get(call.key);
       if (last !== undefined && (!call.loud || now - last < CALL_AGAIN_MS)) continue;
-      called.current.set(call.key, now);
+      CALLED.set(call.key, now);
       if (sound) tone(call.loud ? 'alarm' : 'ready');
     }
     // A clock ticks every second; only a call that is new or due again sounds.
