@@ -1,5 +1,5 @@
 import nodemailer, { type Transporter } from 'nodemailer';
-import type { MailState } from '@/data/schema';
+import type { MailState } from '@/core/stored/mail-state';
 import { forgetMailServer, mailAddress } from './mail-server';
 import { log } from './log';
 

@@ -19,6 +19,8 @@ export interface PageContext {
   now: Date;
   params: Params;
   search: Record<string, string>;
+  /** Ids of what was chosen in a list: `id` as often as it stands in the address. */
+  chosen: string[];
 }
 
 /** The wrapper of every page: session, role, one read transaction, time. A page without the role answers 403 and is on record. */
@@ -39,10 +41,11 @@ export function page(options: Door, render: (context: PageContext) => Promise<Re
     const plain = Object.fromEntries(
       Object.entries(search).flatMap(([key, value]) => (typeof value === 'string' ? [[key, value]] : [])),
     );
+    const chosen = [search.id ?? []].flat();
     // An address that nobody of us made leads nowhere, and says so.
-    if (isMisshapen([params, plain])) notFound();
+    if (isMisshapen([params, plain, chosen])) notFound();
     try {
-      return await database().transaction((tx) => render({ tx, actor: actor ?? NOBODY, now, params, search: plain }));
+      return await database().transaction((tx) => render({ tx, actor: actor ?? NOBODY, now, params, search: plain, chosen }));
     } catch (error) {
       if (databaseRefusal(error) === 'shape') notFound();
       throw error;

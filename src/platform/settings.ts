@@ -1,4 +1,5 @@
 import { eq } from 'drizzle-orm';
+import type { LabelPaper } from '@/core/paper/label-paper';
 import type { Role } from '@/core/record/event';
 import type { Transaction, Database } from '@/data/connection';
 import { setting } from '@/data/schema';
@@ -23,6 +24,8 @@ export interface WorkshopSettings {
   remindAfterDays: number;
   /** In which prices are stated. */
   currency: string;
+  /** What labels are printed on unless somebody chooses otherwise. */
+  labelPaper: LabelPaper;
   /** Annexes that every document gets unless its signatory says otherwise. */
   annexBudgets: boolean;
   annexTraces: boolean;
@@ -43,6 +46,7 @@ export const DEFAULT_SETTINGS: WorkshopSettings = {
   remindAheadDays: 21,
   remindAfterDays: 14,
   currency: 'EUR',
+  labelPaper: '62x29',
   annexBudgets: false,
   annexTraces: false,
 };

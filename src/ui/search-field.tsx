@@ -9,8 +9,11 @@ export function SearchField({
   initial,
   label,
   placeholder,
+  keep = {},
 }: {
   base: string;
+  /** What else stands in the address and stays there. */
+  keep?: Record<string, string>;
   initial: string;
   label: string;
   placeholder: string;
@@ -22,7 +25,8 @@ export function SearchField({
   const go = (text: string) => {
     clearTimeout(timer.current);
     waiting.current = null;
-    router.replace(text.trim() ? `${base}?q=${encodeURIComponent(text.trim())}` : base);
+    const query = new URLSearchParams({ ...keep, ...(text.trim() ? { q: text.trim() } : {}) });
+    router.replace(query.size ? `${base}?${query}` : base);
   };
   const type = (text: string) => {
     clearTimeout(timer.current);

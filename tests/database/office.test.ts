@@ -145,11 +145,11 @@ describe('revisions (ISO/IEC 17025:2017, 7.8.8)', () => {
     const seen: string[] = [];
     let before: string | undefined;
     do {
-      const page = await inTx(({ tx }) => listCertificates(tx, { pageSize: 2, ...(before ? { before } : {}) }));
+      const page = await inTx(({ tx }) => listCertificates(tx, { pageSize: 2, after: before }));
       seen.push(...page.rows.map((row) => row.id));
       before = page.next ?? undefined;
     } while (before);
-    const { rows } = await world.app.query('select id from certificate order by issued_at desc, id');
+    const { rows } = await world.app.query('select id from certificate order by issued_at desc, id desc');
     expect(seen).toEqual(rows.map((row: { id: string }) => row.id));
   });
 });

@@ -1,3 +1,4 @@
+import type { MailState } from '@/core/stored/mail-state';
 import { bigint, boolean, date, integer, jsonb, pgTable, smallint, text, uuid } from 'drizzle-orm/pg-core';
 import type { CertificateContent, DocumentKind } from '@/core/certificate';
 import type { ReminderStage } from '@/core/interval/reminder-stage';
@@ -60,8 +61,6 @@ export const certificatePdf = pgTable('certificate_pdf', {
   hash: text('hash').notNull(),
   drawnAt: instant('drawn_at').notNull(),
 });
-
-export type MailState = 'queued' | 'sending' | 'sent' | 'uncertain' | 'refused';
 
 export const mail = pgTable('mail', {
   id: uuid('id').primaryKey(),

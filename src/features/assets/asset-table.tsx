@@ -1,65 +1,107 @@
-import { Link } from '@/ui/link';
+import { STATUSES } from '@/core/results/instrument-status';
+import { say } from '@/core/words/say';
 import { day } from '@/ui/format';
-import { StatusMark } from '@/ui/status-mark';
-import { Pager } from '@/ui/pager';
+import { Link } from '@/ui/link';
+import { FilterLinks } from '@/ui/list/filter-links';
+import { queryOf, type ListAddress } from '@/ui/list/list-address';
+import { ListTable, type Column } from '@/ui/list/list-table';
 import { SearchField } from '@/ui/search-field';
-import type { listAssets } from './server/asset-card';
+import { StatusMark } from '@/ui/status-mark';
+import { VerdictMark } from '@/ui/verdict-mark';
+import type { AssetRow } from './server/list-assets';
+import '@/core/words/en/assets';
+import '@/core/words/en/lists';
+import '@/core/words/en/status';
 
-export function AssetTable({
-  list,
-  q,
-  after,
-}: {
-  list: Awaited<ReturnType<typeof listAssets>>;
-  q?: string | undefined;
-  after?: string | undefined;
-}) {
+const COLUMNS: Column<AssetRow>[] = [
+  {
+    key: 'serial',
+    title: say({ code: 'assets.serial' }),
+    sort: true,
+    always: true,
+    className: 'mono',
+    cell: (row) => (
+      <a className="row-link" href={`/assets/${row.id}`}>
+        {row.serial}
+      </a>
+    ),
+  },
+  { key: 'tag', title: say({ code: 'assets.tag' }), className: 'mono', cell: (row) => row.tag },
+  { key: 'instrument', title: say({ code: 'assets.instrument' }), sort: true, cell: (row) => `${row.maker} ${row.model}` },
+  { key: 'kind', title: say({ code: 'assets.kind' }), className: 'quiet', cell: (row) => row.kind },
+  { key: 'customer', title: say({ code: 'assets.customer' }), sort: true, cell: (row) => row.customer },
+  {
+    key: 'due',
+    title: say({ code: 'assets.nextDue' }),
+    sort: true,
+    className: 'text-nowrap',
+    cell: (row) => (row.status === 'inUse' ? day(row.nextDue) : <StatusMark status={row.status} />),
+  },
+  { key: 'status', title: say({ code: 'assets.status' }), asked: true, cell: (row) => say({ code: `status.${row.status}` }) },
+  {
+    key: 'bumped',
+    title: say({ code: 'assets.bumped' }),
+    asked: true,
+    className: 'text-nowrap',
+    cell: (row) =>
+      row.bumpedAt && (
+        <>
+          {day(row.bumpedAt.slice(0, 10))} <VerdictMark state={row.bumpPassed ? 'within' : 'outside'} />
+        </>
+      ),
+  },
+];
+
+interface Props {
+  list: ListAddress;
+  page: { rows: AssetRow[]; next: string | null };
+  /** Whether whoever looks may set intervals. */
+  mayInterval: boolean;
+}
+
+/** Instruments: found, ordered, and several chosen for one act. */
+export function AssetTable({ list, page, mayInterval }: Props) {
   return (
     <>
       <SearchField
         base="/assets"
-        initial={q ?? ''}
-        label="Search instruments"
-        placeholder="Serial, tag, maker, model or customer"
+        initial={list.q ?? ''}
+        keep={queryOf(list, { q: undefined })}
+        label={say({ code: 'assets.search' })}
+        placeholder={say({ code: 'assets.searchBy' })}
       />
-      <div className="sheet">
-        {list.rows.length === 0 ? (
-          <div className="empty">
-            {q ? `Nothing on record for “${q}”. ` : 'No instrument yet. '}
-            <Link href="/receive">Receive it</Link> to make it.
-          </div>
-        ) : (
-          <table className="table mb-0">
-            <thead>
-              <tr>
-                <th>Serial</th>
-                <th>Tag</th>
-                <th>Instrument</th>
-                <th>Customer</th>
-                <th>Next due</th>
-              </tr>
-            </thead>
-            <tbody>
-              {list.rows.map((row) => (
-                <tr key={row.id}>
-                  <td>
-                    <Link className="row-link mono" href={`/assets/${row.id}`}>
-                      {row.serial}
-                    </Link>
-                  </td>
-                  <td className="mono">{row.tag}</td>
-                  <td>
-                    {row.maker} {row.model} <span className="quiet">{row.kind}</span>
-                  </td>
-                  <td>{row.customer}</td>
-                  <td>{row.status === 'inUse' ? day(row.nextDue) : <StatusMark status={row.status} />}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        )}
-        <Pager base="/assets" query={{ q, after }} next={list.next} param="after" />
-      </div>
+      <ListTable
+        list={list}
+        columns={COLUMNS}
+        rows={page.rows}
+        next={page.next}
+        idOf={(row) => row.id}
+        filters={
+          <FilterLinks
+            list={list}
+            name="status"
+            label={say({ code: 'assets.status' })}
+            options={[
+              ['', say({ code: 'list.any' })],
+              ...STATUSES.map((status) => [status, say({ code: `status.${status}` })] as const),
+            ]}
+          />
+        }
+        empty={
+          <>
+            {list.q ? say({ code: 'assets.nothingOf', numbers: { text: list.q } }) : say({ code: 'assets.none' })}{' '}
+            <Link href="/receive">{say({ code: 'assets.receive' })}</Link>
+          </>
+        }
+        choose={{
+          nameOf: (row) => row.serial,
+          acts: [
+            { to: '/assets/labels', name: say({ code: 'assets.labels' }) },
+            { to: '/assets/zip', name: say({ code: 'assets.zip' }) },
+            ...(mayInterval ? [{ to: '/assets/interval', name: say({ code: 'assets.interval' }) }] : []),
+          ],
+        }}
+      />
     </>
   );
 }

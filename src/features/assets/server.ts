@@ -1,5 +1,6 @@
 export { assetsCsv } from './server/assets-csv';
-export { assetCard, listAssets } from './server/asset-card';
+export { assetCard } from './server/asset-card';
+export { ASSET_SORTS, listAssets, type AssetSort } from './server/list-assets';
 export { returnToUse, wayBack } from './server/return-to-use';
 export { standingOf } from './server/standing';
 export { retireAsset, takeBackAsset } from './server/retire';

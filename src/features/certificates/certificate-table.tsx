@@ -1,91 +1,107 @@
-import { Link } from '@/ui/link';
+import { DOCUMENT_KINDS } from '@/core/certificate/version-2';
 import { say } from '@/core/words/say';
 import { dayTime } from '@/ui/format';
+import { FilterLinks } from '@/ui/list/filter-links';
+import { queryOf, type ListAddress } from '@/ui/list/list-address';
+import { ListTable, type Column } from '@/ui/list/list-table';
 import { SearchField } from '@/ui/search-field';
-import { Pager } from '@/ui/pager';
 import { VerdictMark } from '@/ui/verdict-mark';
-import type { listCertificates } from './server/find';
+import type { CertificateRow } from './server/list-certificates';
+import '@/core/words/en/assets';
 import '@/core/words/en/certificates-room';
 import '@/core/words/en/document-kinds';
+import '@/core/words/en/lists';
+
+const columns = (zone: string): Column<CertificateRow>[] => [
+  {
+    key: 'number',
+    title: say({ code: 'certificates.number' }),
+    sort: true,
+    always: true,
+    cell: (row) => (
+      <>
+        <a className="row-link mono" href={`/certificates/${row.id}`}>
+          {row.number}
+          {row.revision > 0 && ` r${row.revision}`}
+        </a>
+        {row.replacedBy && <span className="quiet small"> {say({ code: 'certificates.replaced' })}</span>}
+      </>
+    ),
+  },
+  {
+    key: 'kind',
+    title: say({ code: 'certificates.kind' }),
+    className: 'quiet small',
+    cell: (row) => say({ code: `kind.${row.kind}` }),
+  },
+  {
+    key: 'issued',
+    title: say({ code: 'certificates.issued' }),
+    sort: true,
+    className: 'text-nowrap',
+    cell: (row) => dayTime(row.issuedAt, zone),
+  },
+  { key: 'instrument', title: say({ code: 'assets.instrument' }), cell: (row) => `${row.maker} ${row.model}` },
+  { key: 'serial', title: say({ code: 'assets.serial' }), className: 'mono', cell: (row) => row.serial },
+  { key: 'customer', title: say({ code: 'assets.customer' }), sort: true, cell: (row) => row.customer },
+  { key: 'found', title: say({ code: 'certificates.asFound' }), cell: (row) => <VerdictMark state={row.asFound} /> },
+  { key: 'left', title: say({ code: 'certificates.asLeft' }), cell: (row) => <VerdictMark state={row.asLeft} /> },
+];
 
 interface Props {
-  list: Awaited<ReturnType<typeof listCertificates>>;
-  before: string | undefined;
-  q: string | undefined;
+  list: ListAddress;
+  page: { rows: CertificateRow[]; next: string | null };
   zone: string;
 }
 
-/** Issued certificates, newest first; the page stands in the address. */
-export function CertificateTable({ list, before, q, zone }: Props) {
+/** Issued documents; order, choice and page stand in the address. */
+export function CertificateTable({ list, page, zone }: Props) {
   return (
-    <div className="sheet">
+    <>
       <SearchField
         base="/certificates"
-        initial={q ?? ''}
+        initial={list.q ?? ''}
+        keep={queryOf(list, { q: undefined })}
         label={say({ code: 'certificates.search' })}
         placeholder={say({ code: 'certificates.search' })}
       />
-      {/* A plain form: what is chosen goes into the address of the file, without any script. */}
-      <form action="/certificates/zip">
-        <table className="table mb-0">
-          <thead>
-            <tr>
-              <th aria-hidden />
-              <th>Number</th>
-              <th>Issued</th>
-              <th>Instrument</th>
-              <th>Serial</th>
-              <th>Customer</th>
-              <th>As found</th>
-              <th>As left</th>
-            </tr>
-          </thead>
-          <tbody>
-            {list.rows.map((row) => (
-              <tr key={row.id}>
-                <td>
-                  <input
-                    type="checkbox"
-                    name="id"
-                    value={row.id}
-                    aria-label={say({ code: 'certificates.choose', numbers: { number: row.number } })}
-                    className="form-check-input"
-                  />
-                </td>
-                <td>
-                  <Link className="row-link mono" href={`/certificates/${row.id}`}>
-                    {row.number}
-                    {row.revision > 0 && ` r${row.revision}`}
-                  </Link>
-                  {row.replacedBy && <span className="quiet small"> replaced</span>}
-                  {row.kind !== 'calibration' && row.kind !== 'certificate' && (
-                    <div className="quiet small">{say({ code: row.kind === 'record' ? 'kind.record' : `kind.${row.kind}` })}</div>
-                  )}
-                </td>
-                <td className="text-nowrap">{dayTime(row.issuedAt, zone)}</td>
-                <td>
-                  {row.maker} {row.model}
-                </td>
-                <td className="mono">{row.serial}</td>
-                <td>{row.customer}</td>
-                <td>
-                  <VerdictMark state={row.asFound} />
-                </td>
-                <td>
-                  <VerdictMark state={row.asLeft} />
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-        {list.rows.length > 0 && (
-          <button type="submit" className="btn btn-plain mt-2">
-            {say({ code: 'certificates.zip' })}
-          </button>
-        )}
-      </form>
-      {list.rows.length === 0 && <div className="empty">None yet. Approving a finished run issues the first.</div>}
-      <Pager base="/certificates" query={{ q, before }} next={list.next} param="before" />
-    </div>
+      <ListTable
+        list={list}
+        columns={columns(zone)}
+        rows={page.rows}
+        next={page.next}
+        idOf={(row) => row.id}
+        filters={
+          <>
+            <FilterLinks
+              list={list}
+              name="kind"
+              label={say({ code: 'certificates.kind' })}
+              options={[
+                ['', say({ code: 'list.any' })],
+                ...DOCUMENT_KINDS.map((kind) => [kind, say({ code: `kind.${kind}` })] as const),
+              ]}
+            />
+            <FilterLinks
+              list={list}
+              name="found"
+              label={say({ code: 'certificates.asFound' })}
+              options={[
+                ['', say({ code: 'certificates.foundAny' })],
+                ['outside', say({ code: 'certificates.foundOutside' })],
+              ]}
+            />
+          </>
+        }
+        empty={say({ code: (list.q ?? Object.keys(list.filters)[0]) ? 'certificates.nothing' : 'certificates.none' })}
+        choose={{
+          nameOf: (row) => row.number,
+          acts: [
+            { to: '/certificates/zip', name: say({ code: 'certificates.zip' }) },
+            { to: '/certificates/labels', name: say({ code: 'assets.labels' }) },
+          ],
+        }}
+      />
+    </>
   );
 }

@@ -1,74 +1,89 @@
 import { say } from '@/core/words/say';
 import { day } from '@/ui/format';
-import { Link } from '@/ui/link';
-import { Pager } from '@/ui/pager';
+import { FilterLinks } from '@/ui/list/filter-links';
+import { queryOf, type ListAddress } from '@/ui/list/list-address';
+import { ListTable, type Column } from '@/ui/list/list-table';
 import { SearchField } from '@/ui/search-field';
-import type { listCustomers } from './server/list-customers';
+import type { CustomerRow, listCustomers } from './server/list-customers';
 import '@/core/words/en/customers';
 
+const COLUMNS: Column<CustomerRow>[] = [
+  {
+    key: 'name',
+    title: say({ code: 'customer.name' }),
+    sort: true,
+    always: true,
+    cell: (row) => (
+      <>
+        <a className="row-link" href={`/customers/${row.id}`}>
+          {row.name}
+        </a>{' '}
+        {row.retired && <span className="quiet small">{say({ code: 'customers.retired' })}</span>}
+      </>
+    ),
+  },
+  {
+    key: 'contact',
+    title: say({ code: 'customer.contact' }),
+    cell: (row) => (
+      <>
+        {row.contact} <span className="quiet small">{row.email}</span>
+      </>
+    ),
+  },
+  {
+    key: 'instruments',
+    title: say({ code: 'customers.instruments' }),
+    className: 'text-end mono',
+    cell: (row) => row.instruments,
+  },
+  { key: 'inHouse', title: say({ code: 'customers.inHouse' }), className: 'text-end mono', cell: (row) => row.inHouse || '' },
+  { key: 'overdue', title: say({ code: 'customers.overdue' }), className: 'text-end mono', cell: (row) => row.overdue || '' },
+  { key: 'due', title: say({ code: 'customers.nextDue' }), className: 'text-nowrap', cell: (row) => day(row.nextDue) },
+];
+
 interface Props {
-  list: Awaited<ReturnType<typeof listCustomers>>;
-  q: string | undefined;
-  after: string | undefined;
-  retired: boolean;
+  list: ListAddress;
+  page: Awaited<ReturnType<typeof listCustomers>>;
 }
 
 /** Customers by name, with what stands at each. */
-export function CustomerTable({ list, q, after, retired }: Props) {
-  const toggle = new URLSearchParams({ ...(q ? { q } : {}), ...(retired ? {} : { retired: 'yes' }) });
+export function CustomerTable({ list, page }: Props) {
+  const { q } = list;
   return (
     <>
-      <div className="d-flex flex-wrap gap-3 align-items-baseline">
-        <SearchField
-          base="/customers"
-          initial={q ?? ''}
-          label={say({ code: 'customers.search' })}
-          placeholder={say({ code: 'customers.search' })}
-        />
-        <Link href={`/customers?${toggle}`}>{say({ code: retired ? 'customers.hideRetired' : 'customers.showRetired' })}</Link>
-      </div>
-      <div className="sheet">
-        {q && (list.alike || list.rows.length === 0) && (
-          <p className={list.alike ? 'notice' : 'empty'}>
-            {say({ code: 'customers.noHit', numbers: { text: q } })} {list.alike && say({ code: 'customer.alikeHow' })}
-          </p>
-        )}
-        {!q && list.rows.length === 0 && <div className="empty">{say({ code: 'customers.none' })}</div>}
-        {list.rows.length > 0 && (
-          <table className="table mb-0">
-            <thead>
-              <tr>
-                <th>{say({ code: 'customer.name' })}</th>
-                <th>{say({ code: 'customer.contact' })}</th>
-                <th className="text-end">{say({ code: 'customers.instruments' })}</th>
-                <th className="text-end">{say({ code: 'customers.inHouse' })}</th>
-                <th className="text-end">{say({ code: 'customers.overdue' })}</th>
-                <th>{say({ code: 'customers.nextDue' })}</th>
-              </tr>
-            </thead>
-            <tbody>
-              {list.rows.map((row) => (
-                <tr key={row.id}>
-                  <td>
-                    <Link className="row-link" href={`/customers/${row.id}`}>
-                      {row.name}
-                    </Link>{' '}
-                    {row.retired && <span className="quiet small">{say({ code: 'customers.retired' })}</span>}
-                  </td>
-                  <td>
-                    {row.contact} <span className="quiet small">{row.email}</span>
-                  </td>
-                  <td className="text-end mono">{row.instruments}</td>
-                  <td className="text-end mono">{row.inHouse || ''}</td>
-                  <td className="text-end mono">{row.overdue || ''}</td>
-                  <td>{day(row.nextDue)}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        )}
-        <Pager base="/customers" query={{ q, after, retired: retired ? 'yes' : undefined }} next={list.next} param="after" />
-      </div>
+      <SearchField
+        base="/customers"
+        initial={q ?? ''}
+        keep={queryOf(list, { q: undefined })}
+        label={say({ code: 'customers.search' })}
+        placeholder={say({ code: 'customers.search' })}
+      />
+      {q && page.alike && (
+        <p className="notice">
+          {say({ code: 'customers.noHit', numbers: { text: q } })} {say({ code: 'customer.alikeHow' })}
+        </p>
+      )}
+      <ListTable
+        list={list}
+        columns={COLUMNS}
+        rows={page.rows}
+        next={page.next}
+        idOf={(row) => row.id}
+        rowClass={(row) => (row.retired ? 'quiet' : '')}
+        filters={
+          <FilterLinks
+            list={list}
+            name="retired"
+            label={say({ code: 'customers.title' })}
+            options={[
+              ['', say({ code: 'customers.hideRetired' })],
+              ['yes', say({ code: 'customers.showRetired' })],
+            ]}
+          />
+        }
+        empty={q ? say({ code: 'customers.noHit', numbers: { text: q } }) : say({ code: 'customers.none' })}
+      />
     </>
   );
 }

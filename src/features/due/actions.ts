@@ -3,16 +3,21 @@ import * as yup from 'yup';
 import { action } from '@/platform/action';
 import { need } from '@/platform/need';
 import { changePolicy } from './server/change-policy';
+import { changeMany } from './server/intervals-of-many';
 import { customersWithDue } from './server/due-list';
 import { makeReminders } from './server/reminders';
 import { sendAgain } from './server/outbox';
 import { keepUse } from './server/uses';
 
-const nothing = yup.object({});
 const count = yup.number().typeError('A number.').integer('Whole numbers.').min(1).max(1200);
 
 export const makeRemindersAction = action(
-  { name: 'remind', permission: 'receive', schema: nothing, audit: () => '' },
+  {
+    name: 'remind',
+    permission: 'receive',
+    schema: yup.object({ assetIds: yup.array(yup.string().uuid().required()).max(200).optional() }),
+    audit: () => '',
+  },
   makeReminders,
 );
 export const sendAgainAction = action(
@@ -66,6 +71,25 @@ export const changePolicyAction = action(
             },
       reason: input.reason,
     }),
+);
+
+export const changeManyAction = action(
+  {
+    name: 'changePolicies',
+    permission: 'bench',
+    schema: yup.object({
+      assetIds: yup.array(yup.string().uuid().required()).min(1).max(200).required(),
+      count: count.required('How often?'),
+      unit: yup
+        .string()
+        .oneOf(['days', 'months'] as const)
+        .default('months'),
+      reason: yup.string().trim().max(200).default(''),
+    }),
+    audit: 'none',
+  },
+  (context, { assetIds, count: every, unit, reason }) =>
+    changeMany(context, { assetIds, every: unit === 'days' ? { days: every } : { months: every }, reason }),
 );
 
 export const keepUseAction = action(

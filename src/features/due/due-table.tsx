@@ -1,106 +1,120 @@
-import { Link } from '@/ui/link';
 import { differenceInCalendarDays, parseISO } from 'date-fns';
+import { say } from '@/core/words/say';
 import { day } from '@/ui/format';
-import { Pager } from '@/ui/pager';
+import { hrefOf, type ListAddress } from '@/ui/list/list-address';
+import { ListTable, type Column } from '@/ui/list/list-table';
 import { CustomerFilter } from './customer-filter';
 import type { dueCounts, dueList, DueWindow } from './server/due-list';
+import '@/core/words/en/assets';
+import '@/core/words/en/due';
 
-const WINDOWS: [DueWindow, string][] = [
-  ['overdue', 'Overdue'],
-  ['thisMonth', 'Rest of this month'],
-  ['nextMonth', 'Next month'],
-  ['all', 'All'],
+type Row = Awaited<ReturnType<typeof dueList>>['rows'][number];
+const WINDOWS: DueWindow[] = ['overdue', 'thisMonth', 'nextMonth', 'all'];
+
+const columns = (today: string): Column<Row>[] => [
+  {
+    key: 'due',
+    title: say({ code: 'due.due' }),
+    sort: true,
+    always: true,
+    className: 'text-nowrap fw-semibold',
+    cell: (row) => day(row.nextDue),
+  },
+  {
+    key: 'when',
+    title: say({ code: 'due.when' }),
+    className: 'text-nowrap',
+    cell: (row) => {
+      const days = differenceInCalendarDays(parseISO(row.nextDue!), parseISO(today));
+      return <span className={days < 0 ? 'verdict outside' : 'quiet'}>{when(days)}</span>;
+    },
+  },
+  {
+    key: 'instrument',
+    title: say({ code: 'assets.instrument' }),
+    always: true,
+    cell: (row) => (
+      <a className="row-link" href={`/assets/${row.id}`}>
+        {row.maker} {row.model}
+      </a>
+    ),
+  },
+  {
+    key: 'serial',
+    title: say({ code: 'assets.serial' }),
+    className: 'mono',
+    cell: (row) => (
+      <>
+        {row.serial} <span className="quiet">{row.tag}</span>
+      </>
+    ),
+  },
+  {
+    key: 'customer',
+    title: say({ code: 'assets.customer' }),
+    cell: (row) => (
+      <>
+        {row.customer}
+        {!row.wantsReminders && <span className="quiet"> {say({ code: 'due.noReminders' })}</span>}
+      </>
+    ),
+  },
+  {
+    key: 'basis',
+    title: say({ code: 'due.restsOn' }),
+    className: 'small quiet',
+    cell: (row) => `${row.basis?.certificate ? `${row.basis.certificate}, ` : ''}${row.basis?.reason ?? ''}`,
+  },
 ];
 
+function when(days: number): string {
+  if (days === 0) return say({ code: 'due.today' });
+  return days < 0 ? say({ code: 'due.over', numbers: { days: -days } }) : say({ code: 'due.in', numbers: { days } });
+}
+
 interface Props {
-  list: Awaited<ReturnType<typeof dueList>>;
+  list: ListAddress;
+  page: Awaited<ReturnType<typeof dueList>>;
   counts: Awaited<ReturnType<typeof dueCounts>>;
   /** Whose list it is, where one is chosen. */
   customer: string | null;
   window: DueWindow;
-  customerId?: string | undefined;
-  after?: string | undefined;
   today: string;
+  may: { remind: boolean; interval: boolean };
 }
 
-/** What is due, soonest first. Window, customer and page stand in the address. */
-export function DueTable({ list, counts, customer, window, customerId, after, today }: Props) {
-  const href = (to: DueWindow) => `/due?${new URLSearchParams({ window: to, ...(customerId ? { customer: customerId } : {}) })}`;
+/** What is due, soonest first unless said otherwise. Window, customer and page stand in the address. */
+export function DueTable({ list, page, counts, customer, window, today, may }: Props) {
   return (
     <>
-      <div className="d-flex flex-wrap gap-3 align-items-center mb-3">
-        <nav className="tabs" aria-label="Window">
-          {WINDOWS.map(([key, name]) => (
-            <Link key={key} href={href(key)} aria-current={key === window}>
-              {name} <strong>{counted(counts[key])}</strong>
-            </Link>
-          ))}
-        </nav>
-        <CustomerFilter key={customerId ?? ''} chosen={customer} window={window} />
+      <div className="mb-2">
+        <CustomerFilter key={list.filters.customer ?? ''} chosen={customer} window={window} />
       </div>
-      <div className="sheet">
-        {list.rows.length === 0 ? (
-          <div className="empty">
-            Nothing here. A due date is set when a calibration is approved in tolerance and an interval is set for the instrument,
-            its customer or its model.
-          </div>
-        ) : (
-          <table className="table mb-0">
-            <thead>
-              <tr>
-                <th>Due</th>
-                <th />
-                <th>Instrument</th>
-                <th>Serial</th>
-                <th>Customer</th>
-                <th>Rests on</th>
-              </tr>
-            </thead>
-            <tbody>
-              {list.rows.map((row) => {
-                const days = differenceInCalendarDays(parseISO(row.nextDue!), parseISO(today));
-                return (
-                  <tr key={row.id}>
-                    <td className="text-nowrap fw-semibold">{day(row.nextDue)}</td>
-                    <td>
-                      <span className={days < 0 ? 'verdict outside' : 'quiet'}>
-                        {days < 0
-                          ? days === -1
-                            ? '1 day over'
-                            : `${-days} days over`
-                          : days === 0
-                            ? 'today'
-                            : days === 1
-                              ? 'tomorrow'
-                              : `in ${days} days`}
-                      </span>
-                    </td>
-                    <td>
-                      <Link className="row-link" href={`/assets/${row.id}`}>
-                        {row.maker} {row.model}
-                      </Link>
-                    </td>
-                    <td className="mono">
-                      {row.serial} <span className="quiet">{row.tag}</span>
-                    </td>
-                    <td>
-                      {row.customer}
-                      {!row.wantsReminders && <span className="quiet"> (no reminders)</span>}
-                    </td>
-                    <td>
-                      <span className="small quiet">
-                        {row.basis?.certificate ? `${row.basis.certificate}, ` : ''}
-                        {row.basis?.reason}
-                      </span>
-                    </td>
-                  </tr>
-                );
-              })}
-            </tbody>
-          </table>
-        )}
-        <Pager base="/due" query={{ window, customer: customerId, after }} next={list.next} param="after" />
-      </div>
+      <ListTable
+        list={list}
+        columns={columns(today)}
+        rows={page.rows}
+        next={page.next}
+        idOf={(row) => row.id}
+        filters={
+          <nav className="tabs" aria-label="Window">
+            {WINDOWS.map((key) => (
+              <a key={key} href={hrefOf(list, { filters: { window: key } })} aria-current={key === window}>
+                {say({ code: `due.${key}` })} <strong>{counted(counts[key])}</strong>
+              </a>
+            ))}
+          </nav>
+        }
+        empty={say({ code: 'due.none' })}
+        choose={{
+          nameOf: (row) => row.serial,
+          acts: [
+            ...(may.remind ? [{ to: '/due/remind', name: say({ code: 'remind.act' }) }] : []),
+            ...(may.interval ? [{ to: '/assets/interval', name: say({ code: 'assets.interval' }) }] : []),
+            { to: '/assets/labels', name: say({ code: 'assets.labels' }) },
+          ],
+        }}
+      />
     </>
   );
 }

@@ -3,3 +3,5 @@ export { OutboxTable } from './outbox-table';
 export { PolicyForm } from './policy-form';
 export { UsesPanel } from './uses-panel';
 export { RemindButton } from './remind-button';
+export { ChosenTable } from './chosen-table';
+export { ManyForm } from './many-form';

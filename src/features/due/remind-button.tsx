@@ -7,14 +7,14 @@ import { say } from '@/core/words/say';
 import { makeRemindersAction, sendAgainAction } from './actions';
 import '@/core/words/en/due';
 
-/** Makes what is due; the jobs process sends it. Pressing it twice sends nothing twice. */
-export function RemindButton() {
+/** Makes what is due, or what of the chosen is; the jobs process sends it. Pressing it twice sends nothing twice. */
+export function RemindButton({ assetIds }: { assetIds?: string[] }) {
   const router = useRouter();
   const [busy, setBusy] = useState(false);
   const [says, setSays] = useState('');
   const remind = async () => {
     setBusy(true);
-    const made = await attempt(() => makeRemindersAction({}));
+    const made = await attempt(() => makeRemindersAction(assetIds ? { assetIds } : {}));
     setBusy(false);
     if (!made.ok) return setSays(made.message);
     setSays(
@@ -26,7 +26,7 @@ export function RemindButton() {
     <>
       <span role="status">{says}</span>
       <Button onClick={remind} disabled={busy}>
-        {busy ? 'Making them …' : 'Send the reminders that are due'}
+        {busy ? say({ code: 'remind.making' }) : say({ code: assetIds ? 'remind.these' : 'remind.all' })}
       </Button>
     </>
   );

@@ -1,3 +1,4 @@
+export { changeMany, intervalsOfMany } from './server/intervals-of-many';
 export { changePolicy, putPolicy, type PolicyChange } from './server/change-policy';
 export { dueAfter, keepDue, type Due } from './server/next-due';
 export { customersWithDue, dueCounts, dueList, nameOfCustomer, windowOf, type DueQuery, type DueWindow } from './server/due-list';

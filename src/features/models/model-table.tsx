@@ -1,60 +1,77 @@
 import { say } from '@/core/words/say';
-import { Link } from '@/ui/link';
+import { FilterLinks } from '@/ui/list/filter-links';
+import { queryOf, type ListAddress } from '@/ui/list/list-address';
+import { ListTable, type Column } from '@/ui/list/list-table';
 import { SearchField } from '@/ui/search-field';
 import type { modelsInRoom } from './server/list-models';
 import '@/core/words/en/customers';
 import '@/core/words/en/models';
+import '@/core/words/en/procedures';
 
-interface Props {
-  models: Awaited<ReturnType<typeof modelsInRoom>>;
-  q: string | undefined;
-  retired: boolean;
-}
+type Row = Awaited<ReturnType<typeof modelsInRoom>>[number];
 
-/** Models by maker and name. */
-export function ModelTable({ models, q, retired }: Props) {
-  const toggle = new URLSearchParams({ ...(q ? { q } : {}), ...(retired ? {} : { retired: 'yes' }) });
+const COLUMNS: Column<Row>[] = [
+  {
+    key: 'name',
+    title: say({ code: 'model.name' }),
+    sort: true,
+    always: true,
+    cell: (model) => (
+      <>
+        <a className="row-link" href={`/models/${model.id}`}>
+          {model.maker} {model.name}
+        </a>
+        {model.retiredAt && <span className="small"> {say({ code: 'customers.retired' })}</span>}
+      </>
+    ),
+  },
+  { key: 'kind', title: say({ code: 'model.kind' }), sort: true, cell: (model) => model.kind },
+  {
+    key: 'channels',
+    title: say({ code: 'model.channels' }),
+    cell: (model) => model.channels.map((channel) => channel.label).join(', '),
+  },
+  { key: 'procedure', title: say({ code: 'model.procedure' }), asked: true, cell: (model) => model.procedure },
+  {
+    key: 'used',
+    title: say({ code: 'models.used' }),
+    sort: true,
+    className: 'text-end mono',
+    cell: (model) => model.instruments,
+  },
+];
+
+/** Models, by maker and name unless said otherwise. */
+export function ModelTable({ list, models }: { list: ListAddress; models: Row[] }) {
   return (
     <>
-      <div className="d-flex flex-wrap gap-3 align-items-baseline">
-        <SearchField
-          base="/models"
-          initial={q ?? ''}
-          label={say({ code: 'models.search' })}
-          placeholder={say({ code: 'models.search' })}
-        />
-        <Link href={`/models?${toggle}`}>{say({ code: retired ? 'models.hideRetired' : 'models.showRetired' })}</Link>
-      </div>
-      <div className="sheet">
-        {models.length === 0 && <p className="empty">{say({ code: 'models.none' })}</p>}
-        {models.length > 0 && (
-          <table className="table mb-0">
-            <thead>
-              <tr>
-                <th>{say({ code: 'model.name' })}</th>
-                <th>{say({ code: 'model.kind' })}</th>
-                <th>{say({ code: 'model.channels' })}</th>
-                <th className="text-end">{say({ code: 'models.used' })}</th>
-              </tr>
-            </thead>
-            <tbody>
-              {models.map((model) => (
-                <tr key={model.id} className={model.retiredAt ? 'quiet' : ''}>
-                  <td>
-                    <Link className="row-link" href={`/models/${model.id}`}>
-                      {model.maker} {model.name}
-                    </Link>
-                    {model.retiredAt && <span className="small"> {say({ code: 'customers.retired' })}</span>}
-                  </td>
-                  <td>{model.kind}</td>
-                  <td>{model.channels.map((channel) => channel.label).join(', ')}</td>
-                  <td className="text-end mono">{model.instruments}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        )}
-      </div>
+      <SearchField
+        base="/models"
+        initial={list.q ?? ''}
+        keep={queryOf(list, { q: undefined })}
+        label={say({ code: 'models.search' })}
+        placeholder={say({ code: 'models.search' })}
+      />
+      <ListTable
+        list={list}
+        columns={COLUMNS}
+        rows={models}
+        next={null}
+        idOf={(model) => model.id}
+        rowClass={(model) => (model.retiredAt ? 'quiet' : '')}
+        filters={
+          <FilterLinks
+            list={list}
+            name="retired"
+            label={say({ code: 'models.title' })}
+            options={[
+              ['', say({ code: 'models.hideRetired' })],
+              ['yes', say({ code: 'models.showRetired' })],
+            ]}
+          />
+        }
+        empty={say({ code: 'models.none' })}
+      />
     </>
   );
 }

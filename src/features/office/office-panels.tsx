@@ -5,12 +5,14 @@ import { yupResolver } from '@hookform/resolvers/yup';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { ROLES } from '@/core/record/event';
+import { LABEL_PAPERS } from '@/core/paper/label-paper';
 import { say } from '@/core/words/say';
 import { attempt } from '@/platform/client/result';
 import type { WorkshopSettings } from '@/platform/settings';
 import { Field } from '@/ui/field';
 import { saveSettingsAction } from './actions';
 import { settingsSchema } from './schemas';
+import '@/core/words/en/paper';
 import '@/core/words/en/house';
 import '@/core/words/en/account';
 
@@ -72,6 +74,17 @@ export function SettingsForm({ settings }: { settings: WorkshopSettings }) {
         <div className="col-md-4">
           <Field label="Currency of prices" problem={errors.currency?.message}>
             <Form.Control {...register('currency')} />
+          </Field>
+        </div>
+        <div className="col-md-4">
+          <Field label={say({ code: 'label.paper' })} problem={errors.labelPaper?.message}>
+            <Form.Select {...register('labelPaper')}>
+              {LABEL_PAPERS.map((paper) => (
+                <option key={paper} value={paper}>
+                  {say({ code: `label.paper.${paper}` })}
+                </option>
+              ))}
+            </Form.Select>
           </Field>
         </div>
         <div className="col-md-4">

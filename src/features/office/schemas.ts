@@ -1,4 +1,5 @@
 import * as yup from 'yup';
+import { LABEL_PAPERS } from '@/core/paper/label-paper';
 import { ROLES } from '@/core/record/event';
 
 export const settingsSchema = yup.object({
@@ -31,6 +32,7 @@ export const settingsSchema = yup.object({
     .trim()
     .matches(/^[A-Z]{3}$/, 'Three capital letters, such as EUR.')
     .default('EUR'),
+  labelPaper: yup.string().oneOf(LABEL_PAPERS).default('62x29'),
   remindAfterDays: yup.number().typeError('A number.').integer().min(1).max(180).required(),
 });
 export const userSchema = yup.object({

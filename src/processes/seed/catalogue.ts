@@ -105,6 +105,7 @@ export const WORKSHOP = {
   secondFactorRoles: [],
   lockAfterMinutes: 15,
   samePersonApproves: false,
+  labelPaper: '62x29' as const,
   remindAheadDays: 21,
   remindAfterDays: 14,
   currency: 'EUR',

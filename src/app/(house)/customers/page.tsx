@@ -6,14 +6,16 @@ import { ExportLinks } from '@/ui/export-links';
 import { page } from '@/platform/page';
 import { may } from '@/platform/permission';
 import { Link } from '@/ui/link';
+import { readList } from '@/ui/list/list-address';
 import { readSettings } from '@/platform/settings';
 import '@/core/words/en/customers';
 import '@/core/words/en/imports';
 
 export const metadata = { title: 'Customers' };
 export default page({ permission: 'signedIn', name: '/customers' }, async ({ tx, actor, now, search }) => {
-  const { q, after } = search;
-  const retired = search.retired === 'yes';
+  const list = readList('/customers', search, { sorts: ['name'], filters: { retired: ['yes'] } });
+  const { q, after, down } = list;
+  const retired = list.filters.retired === 'yes';
   const today = dateIn((await readSettings(tx)).zone, now);
   return (
     <main className="page">
@@ -33,7 +35,7 @@ export default page({ permission: 'signedIn', name: '/customers' }, async ({ tx,
           <NewCustomerPanel />
         </div>
       )}
-      <CustomerTable list={await listCustomers(tx, { q, after, retired, today })} q={q} after={after} retired={retired} />
+      <CustomerTable list={list} page={await listCustomers(tx, { q, after, down, retired, today })} />
     </main>
   );
 });

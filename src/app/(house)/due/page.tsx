@@ -1,5 +1,6 @@
 import { ExportLinks } from '@/ui/export-links';
 import { Link } from '@/ui/link';
+import { readList } from '@/ui/list/list-address';
 import { DueTable, RemindButton } from '@/features/due';
 import { dueCounts, nameOfCustomer, dueList, windowOf } from '@/features/due/server';
 import { dateIn } from '@/platform/clock';
@@ -13,7 +14,11 @@ export default page({ permission: 'signedIn', name: '/due' }, async ({ tx, actor
   const today = dateIn((await readSettings(tx)).zone, now);
   const window = windowOf(search.window);
   const customerId = isId(search.customer) ? search.customer : undefined;
-  const query = { window, today, customerId, after: search.after };
+  const list = readList('/due', search, {
+    sorts: ['due'],
+    filters: { window: [window], customer: customerId ? [customerId] : [] },
+  });
+  const remind = may(actor.role, 'receive');
   return (
     <main className="page">
       <div className="page-head">
@@ -23,14 +28,17 @@ export default page({ permission: 'signedIn', name: '/due' }, async ({ tx, actor
           <Link className="btn btn-plain" href="/due/outbox">
             Outbox
           </Link>
-          {may(actor.role, 'receive') && <RemindButton />}
+          {remind && <RemindButton />}
         </span>
       </div>
       <DueTable
-        list={await dueList(tx, query)}
+        list={list}
+        page={await dueList(tx, { window, today, customerId, after: list.after, down: list.down })}
         counts={await dueCounts(tx, today, customerId)}
         customer={customerId ? await nameOfCustomer(tx, customerId) : null}
-        {...query}
+        window={window}
+        today={today}
+        may={{ remind, interval: may(actor.role, 'bench') }}
       />
     </main>
   );

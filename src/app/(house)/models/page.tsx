@@ -1,15 +1,18 @@
 import { say } from '@/core/words/say';
 import { ModelTable, TakeModelsForm } from '@/features/models';
-import { modelsInRoom } from '@/features/models/server';
+import { MODEL_SORTS, modelsInRoom, type ModelSort } from '@/features/models/server';
 import { page } from '@/platform/page';
 import { Link } from '@/ui/link';
+import { readList } from '@/ui/list/list-address';
 import { may } from '@/platform/permission';
 import '@/core/words/en/models';
 import '@/core/words/en/procedures';
 
 export const metadata = { title: 'Models' };
 export default page({ permission: 'signedIn', name: '/models' }, async ({ tx, actor, search }) => {
-  const retired = search.retired === 'yes';
+  const list = readList('/models', search, { sorts: MODEL_SORTS, filters: { retired: ['yes'] } });
+  const { q, down } = list;
+  const retired = list.filters.retired === 'yes';
   return (
     <main className="page">
       <div className="page-head">
@@ -25,7 +28,7 @@ export default page({ permission: 'signedIn', name: '/models' }, async ({ tx, ac
           </a>
         </span>
       </div>
-      <ModelTable models={await modelsInRoom(tx, { q: search.q, retired })} q={search.q} retired={retired} />
+      <ModelTable list={list} models={await modelsInRoom(tx, { q, retired, down, sort: list.sort as ModelSort })} />
     </main>
   );
 });

@@ -18,6 +18,7 @@ export const DID = {
   'did.cancelTicket': 'cancelled a ticket',
   'did.changeOwnPassword': 'changed their own password',
   'did.changePolicy': 'changed an interval',
+  'did.changePolicies': 'changed the interval of several instruments',
   'did.changeTicket': 'changed a ticket',
   'did.changeModel': 'changed a model',
   'did.chooseWay': 'chose a way of working',

@@ -28,6 +28,7 @@ import { FIND } from './find';
 import { FROM_PAPER } from './from-paper';
 import { HOUSE } from './house';
 import { IMPORTS } from './imports';
+import { LISTS } from './lists';
 import { INSTALLATION } from './installation';
 import { JUDGEMENT } from './judgement';
 import { KEYS } from './keys';
@@ -87,6 +88,7 @@ export const EN = {
   ...FIND,
   ...FROM_PAPER,
   ...HOUSE,
+  ...LISTS,
   ...IMPORTS,
   ...INSTALLATION,
   ...JUDGEMENT,

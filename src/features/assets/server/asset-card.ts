@@ -4,7 +4,6 @@ import type { Transaction } from '@/data/connection';
 import { usesOfAsset } from '@/features/due/server';
 import { entriesOf } from '@/features/station/server';
 import { responseTimes } from './response-times';
-import { assetsBegun, assetsHaving, CUSTOMER_TEXT, plainLike } from '@/data/find-text';
 import {
   asset,
   assetChannel,
@@ -86,53 +85,4 @@ export async function assetCard(tx: Transaction, id: string) {
     uses,
     station: await entriesOf(tx, id),
   };
-}
-
-/** As many are looked at by each way of matching; whoever finds more types more. */
-const MOST_MATCHES = 2000;
-/** Instruments whose serial, tag, model or customer has the text in it: each by an index of its own, so that what is rare is found as fast in a large house. */
-const matching = (typed: string) => {
-  const low = `%${plainLike(typed.toLowerCase())}%`;
-  const codes = assetsBegun(typed, MOST_MATCHES);
-  // Trigrams need three letters: with fewer only a beginning is looked for.
-  if (typed.length < 3) return codes;
-  return sql`${codes}
-  union ${assetsHaving(typed, MOST_MATCHES)}
-  union (select a.id from instrument_model m join asset a on a.model_id = m.id where lower(m.maker || ' ' || m.name || ' ' || m.kind) like ${low} limit ${MOST_MATCHES})
-  union (select a.id from customer c join asset a on a.customer_id = c.id where ${CUSTOMER_TEXT} like ${low} limit ${MOST_MATCHES})`;
-};
-
-/** Instruments by serial, tag, maker, model or customer; paged by key (serial and id). */
-export async function listAssets(
-  tx: Transaction,
-  { q, after, pageSize = 40 }: { q?: string | undefined; after?: string | undefined; pageSize?: number },
-) {
-  const split = (after ?? '').lastIndexOf('~');
-  const [serial, id] = split < 0 ? ['', ''] : [after!.slice(0, split), after!.slice(split + 1)];
-  const rows = await tx
-    .select({
-      id: asset.id,
-      serial: asset.serial,
-      tag: asset.tag,
-      maker: asset.maker,
-      model: instrumentModel.name,
-      kind: instrumentModel.kind,
-      customer: customer.name,
-      nextDue: asset.nextDue,
-      status: asset.status,
-    })
-    .from(asset)
-    .innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id))
-    .innerJoin(customer, eq(asset.customerId, customer.id))
-    .where(
-      and(
-        // As an array: the planner would else take so many for most of the table, and read all of it.
-        q?.trim() ? sql`${asset.id} = any(array(${matching(q.trim())}))` : undefined,
-        isId(id) ? sql`(${asset.serial}, ${asset.id}) > (${serial}, ${id}::uuid)` : undefined,
-      ),
-    )
-    .orderBy(asset.serial, asset.id)
-    .limit(pageSize + 1);
-  const last = rows[pageSize - 1];
-  return { rows: rows.slice(0, pageSize), next: rows.length > pageSize && last ? `${last.serial}~${last.id}` : null };
 }

@@ -1,9 +1,7 @@
-import { and, desc, eq, isNull, lt, or, sql, type SQL } from 'drizzle-orm';
-import Papa from 'papaparse';
+import { and, eq, isNull, sql } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/pg-core';
 import type { CertificateContent } from '@/core/certificate';
 import type { Transaction } from '@/data/connection';
-import { assetsBegun, CUSTOMER_TEXT, plainLike } from '@/data/find-text';
 import { asset, certificate, customer, instrumentModel, runSummary, ticket } from '@/data/schema';
 import { isId } from '@/platform/shape';
 
@@ -76,84 +74,6 @@ interface PublicDocument extends Record<string, unknown> {
 export async function publicWorkshop(tx: Transaction): Promise<string> {
   const { rows } = await tx.execute<{ name: string }>(sql`select public_workshop() as name`);
   return rows[0]!.name;
-}
-
-/** As many instruments or customers are looked at for what is typed; whoever finds more types more. */
-const MOST_MATCHES = 500;
-/** A document whose number begins so, whose instrument's serial or tag begins so, or whose customer's name has it. */
-function about(typed: string): SQL {
-  const [begins, low] = [`${plainLike(typed.toUpperCase())}%`, `%${plainLike(typed.toLowerCase())}%`];
-  const named = sql`or ${certificate.customerId} in (select id from customer c where ${CUSTOMER_TEXT} like ${low} limit ${MOST_MATCHES})`;
-  return sql`(${certificate.number} like ${begins} or ${certificate.assetId} in (${assetsBegun(typed, MOST_MATCHES)}) ${typed.length < 3 ? sql`` : named})`;
-}
-
-/** Rows of the table at most. */
-const MOST_ROWS = 50_000;
-/** Documents as a table, the newest first; times in UTC. */
-export async function certificatesCsv(tx: Transaction, q?: string): Promise<string> {
-  const { rows } = await listCertificates(tx, { q, pageSize: MOST_ROWS });
-  return Papa.unparse(
-    {
-      fields: ['number', 'revision', 'kind', 'issued', 'maker', 'model', 'serial', 'customer', 'as_found', 'as_left', 'replaced'],
-      data: rows.map((row) => [
-        row.number,
-        row.revision,
-        row.kind,
-        row.issuedAt.toISOString(),
-        row.maker,
-        row.model,
-        row.serial,
-        row.customer,
-        row.asFound,
-        row.asLeft,
-        row.replacedBy ? 'yes' : 'no',
-      ]),
-    },
-    { escapeFormulae: true },
-  );
-}
-
-/** Newest first, paged by key: `before` is the last row's issue time and id. */
-export async function listCertificates(
-  tx: Transaction,
-  { before, q, pageSize = 30 }: { before?: string | undefined; q?: string | undefined; pageSize?: number },
-) {
-  const [at, id] = (before ?? '').split('~');
-  const instant = at && !Number.isNaN(Date.parse(at)) && isId(id) ? new Date(at) : null;
-  const rows = await tx
-    .select({
-      id: certificate.id,
-      number: certificate.number,
-      revision: certificate.revision,
-      kind: certificate.kind,
-      issuedAt: certificate.issuedAt,
-      serial: asset.serial,
-      maker: asset.maker,
-      model: instrumentModel.name,
-      customer: customer.name,
-      asFound: runSummary.asFound,
-      asLeft: runSummary.asLeft,
-      replacedBy: newer.id,
-    })
-    .from(certificate)
-    .innerJoin(asset, eq(certificate.assetId, asset.id))
-    .innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id))
-    .innerJoin(customer, eq(certificate.customerId, customer.id))
-    .innerJoin(runSummary, eq(certificate.runId, runSummary.runId))
-    .leftJoin(newer, eq(newer.replaces, certificate.id))
-    .where(
-      and(
-        q?.trim() ? about(q.trim()) : undefined,
-        instant
-          ? or(lt(certificate.issuedAt, instant), and(eq(certificate.issuedAt, instant), sql`${certificate.id} > ${id}`))
-          : undefined,
-      ),
-    )
-    .orderBy(desc(certificate.issuedAt), certificate.id)
-    .limit(pageSize + 1);
-  const page = rows.slice(0, pageSize);
-  const last = page.at(-1);
-  return { rows: page, next: rows.length > pageSize && last ? `${last.issuedAt.toISOString()}~${last.id}` : null };
 }
 
 /** Runs that wait for the signatory, oldest first. */

@@ -2,9 +2,12 @@ import { Zip, ZipPassThrough } from 'fflate';
 import { inArray } from 'drizzle-orm';
 import { database } from '@/data/connection';
 import { certificate } from '@/data/schema';
+import { say } from '@/core/words/say';
+import { Problem } from '@/platform/problem';
 import { isId } from '@/platform/shape';
 import { documentJson } from './json';
 import { certificatePdfOf } from './pdf';
+import '@/core/words/en/certificates-room';
 
 /** Documents of one file. */
 export const MOST_DOCUMENTS = 1000;
@@ -57,4 +60,17 @@ function add(zip: Zip, name: string, bytes: Uint8Array): void {
   const file = new ZipPassThrough(name);
   zip.add(file);
   file.push(bytes, true);
+}
+
+/** The answer of a route that gives them out. Errors: Problem (404) where none of them is on record. */
+export async function zipResponse(ids: string[], now: Date): Promise<Response> {
+  const stream = await documentsZip(ids);
+  if (!stream) throw new Problem(say({ code: 'certificates.noneChosen' }), {}, 404);
+  return new Response(stream, {
+    headers: {
+      'content-type': 'application/zip',
+      'content-disposition': `attachment; filename="documents-${now.toISOString().slice(0, 10)}.zip"`,
+      'cache-control': 'no-store',
+    },
+  });
 }

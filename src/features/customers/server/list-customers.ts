@@ -33,6 +33,8 @@ interface Asked {
   q?: string | undefined;
   after?: string | undefined;
   retired?: boolean;
+  /** Last name first. */
+  down?: boolean;
   today: string;
   pageSize?: number;
   /** Whether names much alike are looked for where nothing has what was typed. */
@@ -42,17 +44,18 @@ interface Asked {
 /** Customers by name, paged by key, with what stands at each. Where nothing has what was typed, those whose name is much like it, the likest first. */
 export async function listCustomers(
   tx: Transaction,
-  { q = '', after, retired = false, today, pageSize = 30, near: wantsNear = true }: Asked,
+  { q = '', after, retired = false, down = false, today, pageSize = 30, near: wantsNear = true }: Asked,
 ): Promise<{ rows: CustomerRow[]; next: string | null; alike: boolean }> {
   const wanted = sql`c.merged_into is null ${retired ? sql`` : sql`and c.retired_at is null`}`;
   const matching = matches(q);
+  const way = sql.raw(down ? 'desc' : 'asc');
   const beyond = isId(after)
-    ? sql`and (lower(c.name), c.id) > (select lower(name), id from customer where id = ${after})`
+    ? sql`and (lower(c.name), c.id) ${sql.raw(down ? '<' : '>')} (select lower(name), id from customer where id = ${after})`
     : sql``;
   const rows = await withFacts(
     tx,
-    sql`select c.* from customer c where ${wanted} ${matching ? sql`and ${matching}` : sql``} ${beyond} order by lower(c.name), c.id limit ${pageSize + 1}`,
-    sql`lower(page.name), page.id`,
+    sql`select c.* from customer c where ${wanted} ${matching ? sql`and ${matching}` : sql``} ${beyond} order by lower(c.name) ${way}, c.id ${way} limit ${pageSize + 1}`,
+    sql`lower(page.name) ${way}, page.id ${way}`,
     today,
   );
   if (rows.length > 0 || !matching || after || !wantsNear)

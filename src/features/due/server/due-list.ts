@@ -1,5 +1,5 @@
 import { addDays, addMonths, endOfMonth, format, parseISO, startOfMonth } from 'date-fns';
-import { and, eq, gte, isNotNull, lte, sql } from 'drizzle-orm';
+import { and, desc, eq, gte, isNotNull, lte, sql } from 'drizzle-orm';
 import type { Database, Transaction } from '@/data/connection';
 import { plainLike } from '@/data/find-text';
 import { asset, customer, instrumentModel } from '@/data/schema';
@@ -15,6 +15,8 @@ export interface DueQuery {
   today: string;
   customerId?: string | undefined;
   after?: string | undefined;
+  /** The latest first. */
+  down?: boolean;
   pageSize?: number;
 }
 
@@ -30,15 +32,18 @@ export function dueRange(window: DueWindow, today: string): { from: string | nul
 }
 
 /** One page of what is due, by date, paged by key: the cost grows with the page, not with the table. */
-export async function dueList(tx: Transaction | Database, { window, today, customerId, after, pageSize = 40 }: DueQuery) {
+export async function dueList(
+  tx: Transaction | Database,
+  { window, today, customerId, after, down = false, pageSize = 40 }: DueQuery,
+) {
   const { from, to } = dueRange(window, today);
   const [date, id] = (after ?? '').split('~');
   const key =
     /^\d{4}-\d{2}-\d{2}$/.test(date ?? '') && isId(id)
-      ? sql`(${asset.nextDue}, ${asset.id}) > (${date}::date, ${id}::uuid)`
+      ? sql`(${asset.nextDue}, ${asset.id}) ${sql.raw(down ? '<' : '>')} (${date}::date, ${id}::uuid)`
       : undefined;
   // A statement a shape, planned once a connection: planning two joins costs as much as reading a page.
-  const shape = [from, to, customerId, key].map((part) => (part ? '1' : '0')).join('');
+  const shape = [from, to, customerId, key, down].map((part) => (part ? '1' : '0')).join('');
   const rows = await tx
     .select({
       id: asset.id,
@@ -65,7 +70,7 @@ export async function dueList(tx: Transaction | Database, { window, today, custo
         key,
       ),
     )
-    .orderBy(asset.nextDue, asset.id)
+    .orderBy(...(down ? [desc(asset.nextDue), desc(asset.id)] : [asset.nextDue, asset.id]))
     .limit(pageSize + 1)
     .prepare(`due_list_${shape}`)
     .execute();

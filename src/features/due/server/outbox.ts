@@ -1,19 +1,38 @@
 import { and, desc, eq, lt, or, sql } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
+import { plainLike } from '@/data/find-text';
+import type { MailState } from '@/core/stored/mail-state';
 import { customer, mail } from '@/data/schema';
 import { enqueue } from '@/platform/jobs';
 import { outboxJob } from '@/platform/put-mail';
 import { isId } from '@/platform/shape';
 
 /** The outbox, newest first, paged by key. */
-export async function outbox(tx: Transaction, { before, pageSize = 30 }: { before?: string | undefined; pageSize?: number }) {
+export async function outbox(
+  tx: Transaction,
+  {
+    before,
+    q,
+    state,
+    pageSize = 30,
+  }: { before?: string | undefined; q?: string | undefined; state?: MailState | undefined; pageSize?: number },
+) {
   const [at, id] = (before ?? '').split('~');
   const instant = at && !Number.isNaN(Date.parse(at)) && isId(id) ? new Date(at) : null;
+  const like = `%${plainLike((q ?? '').trim().toLowerCase())}%`;
   const rows = await tx
     .select({ mail, customer: customer.name })
     .from(mail)
     .leftJoin(customer, eq(mail.customerId, customer.id))
-    .where(instant ? or(lt(mail.createdAt, instant), and(eq(mail.createdAt, instant), sql`${mail.id} > ${id}`)) : undefined)
+    .where(
+      and(
+        state ? eq(mail.state, state) : undefined,
+        q?.trim()
+          ? sql`(lower(${mail.recipient} || ' ' || ${mail.subject}) like ${like} or lower(${customer.name}) like ${like})`
+          : undefined,
+        instant ? or(lt(mail.createdAt, instant), and(eq(mail.createdAt, instant), sql`${mail.id} > ${id}`)) : undefined,
+      ),
+    )
     .orderBy(desc(mail.createdAt), mail.id)
     .limit(pageSize + 1);
   const last = rows[pageSize - 1]?.mail;

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { format, parseISO } from 'date-fns';
-import { and, eq, isNotNull, isNull, lte, ne, sql } from 'drizzle-orm';
+import { and, eq, inArray, isNotNull, isNull, lte, ne, sql } from 'drizzle-orm';
 import { reminderStage, type ReminderStage } from '@/core/interval/reminder-stage';
 import type { Transaction } from '@/data/connection';
 import { asset, customer, customerContact, instrumentModel, reminder } from '@/data/schema';
@@ -21,13 +21,16 @@ const BATCH = 10_000;
 
 /**
  * Writes the reminder mails that are due today, one a customer, and books every (instrument, due date, stage) once: running it again makes nothing twice.
- * The mails are left to the jobs process, in the same transaction.
+ * With `assetIds` only for these. The mails are left to the jobs process, in the same transaction.
  */
-export async function makeReminders({ tx, actor, now }: UseCaseContext): Promise<{ mails: number; instruments: number }> {
+export async function makeReminders(
+  { tx, actor, now }: UseCaseContext,
+  { assetIds }: { assetIds?: string[] | undefined } = {},
+): Promise<{ mails: number; instruments: number }> {
   need(actor, 'receive');
   const settings = await readSettings(tx);
   const today = dateIn(settings.zone, now);
-  const rows = await dueUntold(tx, today, settings);
+  const rows = await dueUntold(tx, today, settings, assetIds);
   const lines = rows.flatMap((row): Line[] => {
     const stage = reminderStage({
       due: row.nextDue!,
@@ -64,7 +67,12 @@ export async function makeReminders({ tx, actor, now }: UseCaseContext): Promise
 }
 
 /** All that is due and was not told in its stage, customer by customer. */
-async function dueUntold(tx: Transaction, today: string, { remindAheadDays, remindAfterDays }: WorkshopSettings) {
+async function dueUntold(
+  tx: Transaction,
+  today: string,
+  { remindAheadDays, remindAfterDays }: WorkshopSettings,
+  only?: readonly string[],
+) {
   const stage = sql`case when ${asset.nextDue} <= ${today}::date - ${remindAfterDays}::int then 'after' when ${asset.nextDue} <= ${today}::date then 'at' else 'ahead' end`;
   // The contact that is there for reminders, the first of several; else the customer's own.
   const told = tx
@@ -102,6 +110,7 @@ async function dueUntold(tx: Transaction, today: string, { remindAheadDays, remi
     .leftJoin(reminder, and(eq(reminder.assetId, asset.id), eq(reminder.dueOn, asset.nextDue), eq(reminder.stage, stage)))
     .where(
       and(
+        only ? inArray(asset.id, [...only]) : undefined,
         isNotNull(asset.nextDue),
         eq(asset.status, 'inUse'),
         lte(asset.nextDue, sql`${today}::date + ${remindAheadDays}::int`),

@@ -7,8 +7,20 @@ import { proceduresById, procedureById } from '@/features/procedures/server';
 
 type Model = typeof instrumentModel.$inferSelect;
 
-/** Models by maker and name, with how many instruments are on record. A workshop has some hundreds at most. */
-export async function modelsInRoom(tx: Transaction, { q = '', retired = false }: { q?: string | undefined; retired?: boolean }) {
+/** Orders of the list, the usual one first. */
+export const MODEL_SORTS = ['name', 'kind', 'used'] as const;
+export type ModelSort = (typeof MODEL_SORTS)[number];
+
+/** Models in one of three orders, with how many instruments are on record. A workshop has some hundreds at most. */
+export async function modelsInRoom(
+  tx: Transaction,
+  {
+    q = '',
+    retired = false,
+    sort = 'name',
+    down = false,
+  }: { q?: string | undefined; retired?: boolean; sort?: ModelSort; down?: boolean },
+) {
   const words = q.trim().toLowerCase().split(/\s+/).filter(Boolean);
   const rows = await tx
     .select({
@@ -18,10 +30,14 @@ export async function modelsInRoom(tx: Transaction, { q = '', retired = false }:
     .from(instrumentModel)
     .orderBy(asc(sql`lower(${instrumentModel.maker})`), asc(sql`lower(${instrumentModel.name})`));
   const procedures = await proceduresById(tx);
-  return rows
+  const found = rows
     .filter(({ model }) => retired || !model.retiredAt)
     .filter(({ model }) => words.every((word) => `${model.maker} ${model.name} ${model.kind}`.toLowerCase().includes(word)))
     .map(({ model, instruments }) => ({ ...model, instruments, procedure: titleOf(procedures, model.procedureId) }));
+  // By name they come as they are; the rest is put in order here, there are some hundreds at most.
+  if (sort === 'kind') found.sort((a, b) => a.kind.localeCompare(b.kind));
+  if (sort === 'used') found.sort((a, b) => a.instruments - b.instruments);
+  return down ? found.reverse() : found;
 }
 
 const titleOf = (procedures: ReadonlyMap<string, { title: string }>, id: string | null): string =>

@@ -1,20 +1,20 @@
 import { notFound } from 'next/navigation';
+import { labelPaper } from '@/core/paper/label-paper';
 import { LabelView } from '@/features/certificates';
-import { certificateById } from '@/features/certificates/server';
-import { outcomeOfRun } from '@/features/bench/server';
-import { checkOrigin } from '@/platform/check-origin';
+import { labelsOf } from '@/features/certificates/server';
 import { page } from '@/platform/page';
+import { readSettings } from '@/platform/settings';
 
 export const metadata = { title: 'Label' };
-export default page({ permission: 'signedIn', name: '/certificates/[id]/label' }, async ({ tx, params }) => {
-  const found = await certificateById(tx, params.id!);
-  return found ? (
+export default page({ permission: 'signedIn', name: '/certificates/[id]/label' }, async ({ tx, params, search }) => {
+  const labels = await labelsOf(tx, [params.id!]);
+  const { labelPaper: usual } = await readSettings(tx);
+  return labels.length ? (
     <main className="page page-narrow">
       <LabelView
-        content={found.certificate.content}
-        check={`${checkOrigin()}/verify/${found.certificate.token}`}
-        outcome={await outcomeOfRun(tx, found.certificate.runId)}
-        assetId={found.certificate.assetId}
+        labels={labels}
+        paper={labelPaper(search.paper, usual)}
+        onPaper={(paper) => `/certificates/${params.id!}/label?paper=${paper}`}
       />
     </main>
   ) : (
