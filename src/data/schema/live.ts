@@ -86,7 +86,7 @@ export const referenceCheck = pgTable('reference_check', {
     .references(() => reference.id),
   at: instant('at').notNull(),
   by: text('by').notNull(),
-  what: text('what').$type<'pressure' | 'check' | 'state' | 'made' | 'opened' | 'accepted'>().notNull(),
+  what: text('what').$type<'pressure' | 'check' | 'state' | 'made' | 'opened' | 'accepted' | 'corrected'>().notNull(),
   value: text('value').notNull().default(''),
   result: text('result').notNull().default(''),
   note: text('note').notNull().default(''),

@@ -19,14 +19,14 @@ const COLUMNS: Column<AssetRow>[] = [
     title: say({ code: 'assets.serial' }),
     sort: true,
     always: true,
-    className: 'mono',
+    className: 'mono text-nowrap',
     cell: (row) => (
       <a className="row-link" href={`/assets/${row.id}`}>
         {row.serial}
       </a>
     ),
   },
-  { key: 'tag', title: say({ code: 'assets.tag' }), className: 'mono', cell: (row) => row.tag },
+  { key: 'tag', title: say({ code: 'assets.tag' }), className: 'mono text-nowrap', cell: (row) => row.tag },
   { key: 'instrument', title: say({ code: 'assets.instrument' }), sort: true, cell: (row) => `${row.maker} ${row.model}` },
   { key: 'kind', title: say({ code: 'assets.kind' }), className: 'quiet', cell: (row) => row.kind },
   { key: 'customer', title: say({ code: 'assets.customer' }), sort: true, cell: (row) => row.customer },
@@ -63,13 +63,6 @@ interface Props {
 export function AssetTable({ list, page, mayInterval }: Props) {
   return (
     <>
-      <SearchField
-        base="/assets"
-        initial={list.q ?? ''}
-        keep={queryOf(list, { q: undefined })}
-        label={say({ code: 'assets.search' })}
-        placeholder={say({ code: 'assets.searchBy' })}
-      />
       <ListTable
         list={list}
         columns={COLUMNS}
@@ -77,15 +70,24 @@ export function AssetTable({ list, page, mayInterval }: Props) {
         next={page.next}
         idOf={(row) => row.id}
         filters={
-          <FilterLinks
-            list={list}
-            name="status"
-            label={say({ code: 'assets.status' })}
-            options={[
-              ['', say({ code: 'list.any' })],
-              ...STATUSES.map((status) => [status, say({ code: `status.${status}` })] as const),
-            ]}
-          />
+          <>
+            <SearchField
+              base="/assets"
+              initial={list.q ?? ''}
+              keep={queryOf(list, { q: undefined })}
+              label={say({ code: 'assets.search' })}
+              placeholder={say({ code: 'assets.searchBy' })}
+            />
+            <FilterLinks
+              list={list}
+              name="status"
+              label={say({ code: 'assets.status' })}
+              options={[
+                ['', say({ code: 'list.any' })],
+                ...STATUSES.map((status) => [status, say({ code: `status.${status}` })] as const),
+              ]}
+            />
+          </>
         }
         empty={
           <>

@@ -2,7 +2,8 @@ import { DOCUMENT_KINDS } from '@/core/certificate/version-2';
 import { say } from '@/core/words/say';
 import { dayTime } from '@/ui/format';
 import { FilterLinks } from '@/ui/list/filter-links';
-import { queryOf, type ListAddress } from '@/ui/list/list-address';
+import { FilterSelect } from '@/ui/list/filter-select';
+import { hrefOf, queryOf, type ListAddress } from '@/ui/list/list-address';
 import { ListTable, type Column } from '@/ui/list/list-table';
 import { SearchField } from '@/ui/search-field';
 import { VerdictMark } from '@/ui/verdict-mark';
@@ -25,12 +26,16 @@ const columns = (zone: string): Column<CertificateRow>[] => [
           {row.revision > 0 && ` r${row.revision}`}
         </a>
         {row.replacedBy && <span className="quiet small"> {say({ code: 'certificates.replaced' })}</span>}
+        {row.kind !== 'calibration' && row.kind !== 'certificate' && (
+          <div className="quiet small">{say({ code: `kind.${row.kind}` })}</div>
+        )}
       </>
     ),
   },
   {
     key: 'kind',
     title: say({ code: 'certificates.kind' }),
+    asked: true,
     className: 'quiet small',
     cell: (row) => say({ code: `kind.${row.kind}` }),
   },
@@ -42,7 +47,7 @@ const columns = (zone: string): Column<CertificateRow>[] => [
     cell: (row) => dayTime(row.issuedAt, zone),
   },
   { key: 'instrument', title: say({ code: 'assets.instrument' }), cell: (row) => `${row.maker} ${row.model}` },
-  { key: 'serial', title: say({ code: 'assets.serial' }), className: 'mono', cell: (row) => row.serial },
+  { key: 'serial', title: say({ code: 'assets.serial' }), className: 'mono text-nowrap', cell: (row) => row.serial },
   { key: 'customer', title: say({ code: 'assets.customer' }), sort: true, cell: (row) => row.customer },
   { key: 'found', title: say({ code: 'certificates.asFound' }), cell: (row) => <VerdictMark state={row.asFound} /> },
   { key: 'left', title: say({ code: 'certificates.asLeft' }), cell: (row) => <VerdictMark state={row.asLeft} /> },
@@ -58,13 +63,6 @@ interface Props {
 export function CertificateTable({ list, page, zone }: Props) {
   return (
     <>
-      <SearchField
-        base="/certificates"
-        initial={list.q ?? ''}
-        keep={queryOf(list, { q: undefined })}
-        label={say({ code: 'certificates.search' })}
-        placeholder={say({ code: 'certificates.search' })}
-      />
       <ListTable
         list={list}
         columns={columns(zone)}
@@ -73,14 +71,20 @@ export function CertificateTable({ list, page, zone }: Props) {
         idOf={(row) => row.id}
         filters={
           <>
-            <FilterLinks
-              list={list}
-              name="kind"
+            <SearchField
+              base="/certificates"
+              initial={list.q ?? ''}
+              keep={queryOf(list, { q: undefined })}
+              label={say({ code: 'certificates.search' })}
+              placeholder={say({ code: 'certificates.search' })}
+            />
+            <FilterSelect
               label={say({ code: 'certificates.kind' })}
-              options={[
-                ['', say({ code: 'list.any' })],
-                ...DOCUMENT_KINDS.map((kind) => [kind, say({ code: `kind.${kind}` })] as const),
-              ]}
+              options={[undefined, ...DOCUMENT_KINDS].map((kind) => ({
+                href: hrefOf(list, { filters: { kind } }),
+                name: say({ code: kind ? `kind.${kind}` : 'certificates.kindAny' }),
+                chosen: list.filters.kind === kind,
+              }))}
             />
             <FilterLinks
               list={list}

@@ -52,13 +52,6 @@ export function CustomerTable({ list, page }: Props) {
   const { q } = list;
   return (
     <>
-      <SearchField
-        base="/customers"
-        initial={q ?? ''}
-        keep={queryOf(list, { q: undefined })}
-        label={say({ code: 'customers.search' })}
-        placeholder={say({ code: 'customers.search' })}
-      />
       {q && page.alike && (
         <p className="notice">
           {say({ code: 'customers.noHit', numbers: { text: q } })} {say({ code: 'customer.alikeHow' })}
@@ -72,15 +65,24 @@ export function CustomerTable({ list, page }: Props) {
         idOf={(row) => row.id}
         rowClass={(row) => (row.retired ? 'quiet' : '')}
         filters={
-          <FilterLinks
-            list={list}
-            name="retired"
-            label={say({ code: 'customers.title' })}
-            options={[
-              ['', say({ code: 'customers.hideRetired' })],
-              ['yes', say({ code: 'customers.showRetired' })],
-            ]}
-          />
+          <>
+            <SearchField
+              base="/customers"
+              initial={q ?? ''}
+              keep={queryOf(list, { q: undefined })}
+              label={say({ code: 'customers.search' })}
+              placeholder={say({ code: 'customers.search' })}
+            />
+            <FilterLinks
+              list={list}
+              name="retired"
+              label={say({ code: 'customers.title' })}
+              options={[
+                ['', say({ code: 'customers.hideRetired' })],
+                ['yes', say({ code: 'customers.showRetired' })],
+              ]}
+            />
+          </>
         }
         empty={q ? say({ code: 'customers.noHit', numbers: { text: q } }) : say({ code: 'customers.none' })}
       />

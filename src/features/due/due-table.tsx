@@ -42,7 +42,7 @@ const columns = (today: string): Column<Row>[] => [
   {
     key: 'serial',
     title: say({ code: 'assets.serial' }),
-    className: 'mono',
+    className: 'mono text-nowrap',
     cell: (row) => (
       <>
         {row.serial} <span className="quiet">{row.tag}</span>

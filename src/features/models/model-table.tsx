@@ -45,13 +45,6 @@ const COLUMNS: Column<Row>[] = [
 export function ModelTable({ list, models }: { list: ListAddress; models: Row[] }) {
   return (
     <>
-      <SearchField
-        base="/models"
-        initial={list.q ?? ''}
-        keep={queryOf(list, { q: undefined })}
-        label={say({ code: 'models.search' })}
-        placeholder={say({ code: 'models.search' })}
-      />
       <ListTable
         list={list}
         columns={COLUMNS}
@@ -60,15 +53,24 @@ export function ModelTable({ list, models }: { list: ListAddress; models: Row[] 
         idOf={(model) => model.id}
         rowClass={(model) => (model.retiredAt ? 'quiet' : '')}
         filters={
-          <FilterLinks
-            list={list}
-            name="retired"
-            label={say({ code: 'models.title' })}
-            options={[
-              ['', say({ code: 'models.hideRetired' })],
-              ['yes', say({ code: 'models.showRetired' })],
-            ]}
-          />
+          <>
+            <SearchField
+              base="/models"
+              initial={list.q ?? ''}
+              keep={queryOf(list, { q: undefined })}
+              label={say({ code: 'models.search' })}
+              placeholder={say({ code: 'models.search' })}
+            />
+            <FilterLinks
+              list={list}
+              name="retired"
+              label={say({ code: 'models.title' })}
+              options={[
+                ['', say({ code: 'models.hideRetired' })],
+                ['yes', say({ code: 'models.showRetired' })],
+              ]}
+            />
+          </>
         }
         empty={say({ code: 'models.none' })}
       />

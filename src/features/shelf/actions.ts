@@ -1,7 +1,8 @@
 'use server';
 import { action } from '@/platform/action';
 import { addReference, noteCheck } from './server/change-shelf';
-import { checkSchema, referenceSchema } from './shelf-schema';
+import { correctReference } from './server/correct-reference';
+import { checkSchema, correctionSchema, referenceSchema } from './shelf-schema';
 
 export const addReferenceAction = action(
   { name: 'addReference', permission: 'bench', schema: referenceSchema, audit: (input) => `${input.name} ${input.lot}` },
@@ -15,4 +16,8 @@ export const noteCheckAction = action(
     audit: (input) => `${input.id} ${input.what} ${input.value}${input.result}`,
   },
   noteCheck,
+);
+export const correctReferenceAction = action(
+  { name: 'correctReference', permission: 'bench', schema: correctionSchema, audit: ({ id, why }) => `${id}: ${why}` },
+  correctReference,
 );

@@ -16,6 +16,7 @@ const WHAT = {
   state: 'state changed',
   made: 'put on the shelf',
   opened: 'opened',
+  corrected: 'corrected',
 };
 const FLOW = 0.5;
 const WASTE = 0.13;

@@ -1,3 +1,5 @@
+export { correctReference } from './server/correct-reference';
+export { inputOf, stampOf } from './input-of';
 export { referenceSnapshot, referenceSnapshots, shelfFor } from './server/snapshot';
 export { referencePage, type ReferencePage } from './server/reference-page';
 export { addReference, noteCheck } from './server/change-shelf';

@@ -138,6 +138,13 @@ export const referenceSchema = yup.object({
   singleDose: yup.boolean().default(false),
 });
 export type ReferenceInput = yup.InferType<typeof referenceSchema>;
+/** What was entered is put right, with its reason. */
+export const correctionSchema = yup.object({
+  id: yup.string().uuid().required(),
+  why: text(200).required('Say why.'),
+  seen: yup.string().required().max(20_000),
+  input: referenceSchema.required(),
+});
 
 export const checkSchema = yup.object({
   id: yup.string().uuid().required(),

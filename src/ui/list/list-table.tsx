@@ -27,6 +27,7 @@ interface Props<Row> {
   idOf: (row: Row) => string;
   rowClass?: (row: Row) => string;
   empty: ReactNode;
+  /** What is looked for, and what is chosen from: above the table, side by side. */
   filters?: ReactNode;
   choose?: { acts: readonly Act[]; nameOf: (row: Row) => string };
 }
@@ -79,7 +80,7 @@ export function ListTable<Row>({ list, columns, rows, next, idOf, rowClass, empt
   );
   return (
     <SoftLinks>
-      <div className="d-flex flex-wrap gap-3 align-items-start list-head">
+      <div className="list-head">
         {filters}
         <span className="end">
           <ColumnMenu list={list} columns={columns} shown={shown} />
@@ -109,10 +110,11 @@ export function ListTable<Row>({ list, columns, rows, next, idOf, rowClass, empt
 
 function Head<Row>({ column, list }: { column: Column<Row>; list: ListAddress }) {
   const sorted = list.sort === column.key;
-  if (!column.sort) return <th className={column.className}>{column.title}</th>;
+  const className = column.className?.includes('text-end') ? 'text-end' : undefined;
+  if (!column.sort) return <th className={className}>{column.title}</th>;
   const down = sorted && !list.down;
   return (
-    <th className={column.className} aria-sort={sorted ? (list.down ? 'descending' : 'ascending') : undefined}>
+    <th className={className} aria-sort={sorted ? (list.down ? 'descending' : 'ascending') : undefined}>
       <a
         className="sort"
         href={hrefOf(list, { sort: column.key, down })}

@@ -7,6 +7,7 @@ export const CERTIFICATES_ROOM = {
   'certificates.zip': 'ZIP of the chosen (PDF and data)',
   'certificates.number': 'Number',
   'certificates.kind': 'Kind',
+  'certificates.kindAny': 'every kind of document',
   'certificates.issued': 'Issued',
   'certificates.asFound': 'As found',
   'certificates.asLeft': 'As left',

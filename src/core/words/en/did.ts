@@ -17,6 +17,7 @@ export const DID = {
   'did.approve': 'approved',
   'did.cancelTicket': 'cancelled a ticket',
   'did.changeOwnPassword': 'changed their own password',
+  'did.correctReference': 'corrected what is on the shelf',
   'did.changePolicy': 'changed an interval',
   'did.changePolicies': 'changed the interval of several instruments',
   'did.changeTicket': 'changed a ticket',

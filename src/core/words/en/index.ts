@@ -47,6 +47,7 @@ import { REFUSALS_ACTS } from './refusals-acts';
 import { REMARKS } from './remarks';
 import { RETIRE } from './retire';
 import { SAMPLES } from './samples';
+import { SHELF } from './shelf';
 import { SERVICES } from './services';
 import { SETUP } from './setup';
 import { SIGN } from './sign';
@@ -108,6 +109,7 @@ export const EN = {
   ...REMARKS,
   ...RETIRE,
   ...SAMPLES,
+  ...SHELF,
   ...SERVICES,
   ...SETUP,
   ...SIGN,

@@ -1,64 +1,21 @@
 import { eq } from 'drizzle-orm';
 import type { InferType } from 'yup';
-import type { EquipmentDetail, MaterialComponent } from '@/core/record/reference-snapshot';
-import type { EquipmentRole } from '@/core/procedure/equipment-role';
 import { violatedUnique } from '@/data/database-problem';
 import { reference, referenceCheck } from '@/data/schema';
 import { need } from '@/platform/need';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
-import { readTable } from '../read-table';
-import { CORRECTED, lastDayOf, type checkSchema, type ReferenceInput } from '../shelf-schema';
+import { lastDayOf, type checkSchema, type ReferenceInput } from '../shelf-schema';
+import { valuesOf } from './values-of';
 
 /** A new bottle or piece of equipment on the shelf. The same lot of the same name stands there once. */
 export async function addReference({ tx, now, actor }: UseCaseContext, input: ReferenceInput): Promise<{ id: string }> {
   need(actor, 'bench');
-  const {
-    flowLPerMin,
-    demand,
-    expires,
-    set,
-    nominal,
-    openedOn,
-    lifeDays,
-    volumeMl,
-    doseMl,
-    singleDose,
-    stabilityIncluded,
-    ...rest
-  } = input;
-  const liquid = ['buffer', 'standard', 'solution'].includes(input.kind);
-  if (openedOn && openedOn > now.toISOString().slice(0, 10))
-    throw new Problem('It is not open yet.', { openedOn: 'Not in the future.' });
-  const detail: EquipmentDetail = {
-    ...(flowLPerMin ? { flowLPerMin } : {}),
-    ...(demand ? { demand } : {}),
-    ...(stabilityIncluded ? { stabilityIncluded } : {}),
-    ...(input.role === 'regulator' && input.fitting ? { fitting: input.fitting } : {}),
-    ...(liquid
-      ? Object.fromEntries(Object.entries({ set, nominal, lifeDays, volumeMl, doseMl, singleDose }).filter(([, value]) => value))
-      : {}),
-  };
-  if (input.role === 'regulator' && !demand && !flowLPerMin)
-    throw new Problem('A regulator gives a fixed flow or what a pump demands.', { flowLPerMin: 'Which flow, in L/min?' });
   try {
     const [row] = await tx
       .insert(reference)
       .values({
-        ...rest,
-        kind: input.kind as 'gas',
-        role: input.role as EquipmentRole,
-        components: componentsOf(input),
-        openedOn: liquid && openedOn ? openedOn : null,
-        detail,
-        expires: expires ? lastDayOf(expires) : null,
-        waterVolumeL: input.waterVolumeL || null,
-        pressureBar: input.pressureBar || null,
-        price: input.price || null,
-        balance: input.balance || null,
-        certificate: input.certificate || null,
-        issuer: input.issuer || null,
-        traceability: input.traceability || null,
+        ...valuesOf(input, now),
         createdAt: now,
       })
       .returning({ id: reference.id });
@@ -69,22 +26,6 @@ export async function addReference({ tx, now, actor }: UseCaseContext, input: Re
       throw new Problem(`${input.name}, lot ${input.lot}, stands on the shelf already.`, { lot: 'On the shelf already.' }, 409);
     throw error;
   }
-}
-
-/** Components with their tables as rows; what is typed as text is read once, here. */
-function componentsOf({ components }: ReferenceInput): MaterialComponent[] {
-  return components.map(({ table, corrections, ...one }) => {
-    const rows = (text: string | undefined, within?: readonly [number, number]) => {
-      const read = text ? readTable(text, within) : null;
-      return read && 'rows' in read ? read.rows : null;
-    };
-    const [at, correction] = [rows(table), rows(corrections, CORRECTED)];
-    return {
-      ...(one as MaterialComponent),
-      ...(at ? { table: at } : {}),
-      ...(correction ? { corrections: correction } : {}),
-    };
-  });
 }
 
 /** A reading of the gauge, a check of a piece of equipment, or its state. Each stays on record. */

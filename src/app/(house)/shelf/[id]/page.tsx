@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation';
-import { ReferenceView } from '@/features/shelf';
-import { referencePage } from '@/features/shelf/server';
+import { CorrectReference, ReferenceView } from '@/features/shelf';
+import { inputOf, referencePage, stampOf } from '@/features/shelf/server';
 import { FilesPanel } from '@/features/files';
 import { filesOf } from '@/features/files/server';
 import { dateIn } from '@/platform/clock';
@@ -20,6 +20,7 @@ export default page({ permission: 'signedIn', name: '/shelf/[id]' }, async ({ tx
         may={may(actor.role, 'bench')}
         currency={settings.currency}
       />
+      {may(actor.role, 'bench') && <CorrectReference id={params.id!} input={inputOf(found.row)} seen={stampOf(found.row)} />}
       <FilesPanel
         about="reference"
         aboutId={params.id!}
