@@ -132,6 +132,7 @@ export const assetChannel = pgTable('asset_channel', {
   calibrationGas: text('calibration_gas'),
   sensorSerial: text('sensor_serial'),
   installedOn: date('installed_on'),
+  warrantyUntil: date('warranty_until'),
   principle: text('principle'),
   cleanAir: text('clean_air'),
   scale: checked('scale', readScale),

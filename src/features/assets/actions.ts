@@ -5,6 +5,8 @@ import { need } from '@/platform/need';
 import { findCustomers, keepSamples, serialSchema } from '@/features/counter/server';
 import { retireAsset, takeBackAsset } from './server/retire';
 import { correctAsset, giveToCustomer } from './server/correct-asset';
+import { correctChannels } from './server/correct-channels';
+import { channelsSchema } from './channel-state';
 import { returnToUse } from './server/return-to-use';
 import { samplesSchema } from '@/core/instrument/samples-typed';
 
@@ -41,6 +43,11 @@ export const retireAssetAction = action(
 export const takeBackAssetAction = action(
   { name: 'takeBackAsset', permission: 'approve', schema: actOn, audit: 'none' },
   takeBackAsset,
+);
+
+export const correctChannelsAction = action(
+  { name: 'correctChannels', permission: 'receive', schema: channelsSchema, audit: 'none' },
+  correctChannels,
 );
 
 const identity = {

@@ -187,6 +187,12 @@ export function AssetView({
                     <span className="quiet">{channel.status === 'removed' ? 'not fitted' : 'not calibrated'}</span>
                   )}
                   {channel.installedOn && <span className="quiet small"> since {day(channel.installedOn)}</span>}
+                  {channel.warrantyUntil && (
+                    <span className="quiet small">
+                      {' '}
+                      {say({ code: 'channels.warrantyUntil', numbers: { on: day(channel.warrantyUntil) } })}
+                    </span>
+                  )}
                 </td>
                 {timed && (
                   <td className="mono small" data-testid={`t90-${channel.label}`}>

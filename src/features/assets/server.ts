@@ -4,4 +4,5 @@ export { ASSET_SORTS, listAssets, type AssetSort } from './server/list-assets';
 export { returnToUse, wayBack } from './server/return-to-use';
 export { standingOf } from './server/standing';
 export { retireAsset, takeBackAsset } from './server/retire';
+export { correctChannels } from './server/correct-channels';
 export { correctAsset, giveToCustomer } from './server/correct-asset';

@@ -1,7 +1,7 @@
 'use server';
 import * as yup from 'yup';
 import { action } from '@/platform/action';
-import { addLine, lineSchema, removeLine } from './server/change-lines';
+import { addLine, changeLine, changeLineSchema, lineSchema, removeLine } from './server/change-lines';
 import { askPanel, panelSchema } from './server/panel';
 
 /** The hand at a simulated instrument. Not on record: what it does is seen by what the instrument then shows. */
@@ -13,6 +13,15 @@ export const askPanelAction = action(
 export const addLineAction = action(
   { name: 'addLine', permission: 'office', schema: lineSchema, audit: (input) => `${input.name} ${input.host}:${input.port}` },
   addLine,
+);
+export const changeLineAction = action(
+  {
+    name: 'changeLine',
+    permission: 'office',
+    schema: changeLineSchema,
+    audit: (input) => `${input.name} ${input.host}:${input.port}`,
+  },
+  changeLine,
 );
 export const removeLineAction = action(
   {

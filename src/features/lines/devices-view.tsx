@@ -7,8 +7,9 @@ import { attempt } from '@/platform/client/result';
 import { Field } from '@/ui/field';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { addLineAction, removeLineAction } from './actions';
+import { CorrectLine } from './correct-line';
 import { SerialPanel } from './serial-button';
-import type { LineView } from './server';
+import type { ListedLine } from './server';
 
 const KIND = {
   instrument: 'Instrument',
@@ -20,7 +21,7 @@ const KIND = {
 };
 
 /** Devices on a line: what they said they are, whether they are there, what was dropped. */
-export function DevicesView({ lines, may, mayAdd }: { lines: LineView[]; may: boolean; mayAdd: boolean }) {
+export function DevicesView({ lines, may, mayAdd }: { lines: ListedLine[]; may: boolean; mayAdd: boolean }) {
   const router = useRouter();
   const remove = async (id: string) => {
     await attempt(() => removeLineAction({ id }));
@@ -77,9 +78,12 @@ export function DevicesView({ lines, may, mayAdd }: { lines: LineView[]; may: bo
                   </td>
                   <td className="text-end">
                     {mayAdd && (
-                      <Button variant="plain" size="sm" onClick={() => remove(line.id)}>
-                        Take off the list
-                      </Button>
+                      <>
+                        {line.via === 'tcp' && <CorrectLine line={line} />}
+                        <Button variant="plain" size="sm" onClick={() => remove(line.id)}>
+                          Take off the list
+                        </Button>
+                      </>
                     )}
                   </td>
                 </tr>

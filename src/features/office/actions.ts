@@ -4,6 +4,7 @@ import { need } from '@/platform/need';
 import { writeSettings } from '@/platform/settings';
 import {
   activeSchema,
+  correctPersonSchema,
   installationSchema,
   personSchema,
   roleSchema,
@@ -12,7 +13,7 @@ import {
   waySchema,
   withdrawInstallationSchema,
 } from './schemas';
-import { addPerson, dropSecondFactor, giveOneTimePassword, setUserActive, setUserRole } from './server/people';
+import { addPerson, correctPerson, dropSecondFactor, giveOneTimePassword, setUserActive, setUserRole } from './server/people';
 import { noteInstallation, withdrawInstallation } from './server/installation';
 import { chooseWay } from './server/ways';
 
@@ -26,6 +27,15 @@ export const saveSettingsAction = action(
 export const addUserAction = action(
   { name: 'addUser', permission: 'office', schema: userSchema, audit: (input) => `${input.name} (${input.role})` },
   addPerson,
+);
+export const correctPersonAction = action(
+  {
+    name: 'correctPerson',
+    permission: 'office',
+    schema: correctPersonSchema,
+    audit: (input) => `${input.userId}: ${input.name}, ${input.email}`,
+  },
+  correctPerson,
 );
 export const setUserActiveAction = action(
   {

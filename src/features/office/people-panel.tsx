@@ -9,6 +9,7 @@ import { ROLES, type Role } from '@/core/record/event';
 import { say } from '@/core/words/say';
 import { attempt, type Attempted } from '@/platform/client/result';
 import { Field } from '@/ui/field';
+import { CorrectPerson } from './correct-person';
 import { ONE_TIME_DAYS } from './one-time-days';
 import { useReady } from '@/ui/use-ready';
 import {
@@ -39,6 +40,7 @@ export function UserPanel({ users, me }: { users: UserLine[]; me: string }) {
   const router = useRouter();
   const [message, setMessage] = useState('');
   const [given, setGiven] = useState<{ name: string; password: string } | null>(null);
+  const [corrected, setCorrected] = useState<UserLine | null>(null);
   const ready = useReady();
   const after = (result: Attempted) => {
     setMessage(result.ok ? '' : result.message);
@@ -82,6 +84,14 @@ export function UserPanel({ users, me }: { users: UserLine[]; me: string }) {
                 )}
               </td>
               <td className="text-end text-nowrap">
+                <Button
+                  variant="plain"
+                  size="sm"
+                  aria-label={say({ code: 'people.correctOf', numbers: { name: user.name } })}
+                  onClick={() => setCorrected(user)}
+                >
+                  {say({ code: 'people.correct' })}
+                </Button>{' '}
                 {user.id !== me && (
                   <>
                     {user.codes && user.id !== me && (
@@ -127,6 +137,7 @@ export function UserPanel({ users, me }: { users: UserLine[]; me: string }) {
           {message}
         </p>
       )}
+      {corrected && <CorrectPerson key={corrected.id} person={corrected} done={() => setCorrected(null)} />}
       {given && <Given given={given} done={() => setGiven(null)} />}
       <AddPerson given={setGiven} />
     </div>

@@ -40,6 +40,7 @@ export const userSchema = yup.object({
   email: yup.string().trim().required('An address to sign in with.').email('This is no mail address.'),
   role: yup.string().oneOf(ROLES).required(),
 });
+export const correctPersonSchema = userSchema.omit(['role']).shape({ userId: yup.string().required() });
 export const activeSchema = yup.object({ userId: yup.string().required(), active: yup.boolean().required() });
 export const personSchema = yup.object({ userId: yup.string().required() });
 export const roleSchema = yup.object({ userId: yup.string().required(), role: yup.string().oneOf(ROLES).required() });

@@ -1,5 +1,5 @@
 export { CHANGED_TABLES, houseFindings, listChanges } from './server/changes';
-export { addUser, giveOneTimePassword, listUsers, setUserActive, setUserRole } from './server/people';
+export { addUser, correctPerson, giveOneTimePassword, listUsers, setUserActive, setUserRole } from './server/people';
 export { auditActions, auditCsv, listAudit } from './server/audit-list';
 export { chooseWay, listWays } from './server/ways';
 export { verifyRecords } from './server/verify/verify-records';

@@ -112,6 +112,8 @@ async function putChannels(
         ...channel,
         status: same?.status ?? ('fitted' as const),
         sensorSerial: same?.sensorSerial ?? null,
+        installedOn: same?.installedOn ?? null,
+        warrantyUntil: same?.warrantyUntil ?? null,
       };
     }),
   );

@@ -29,6 +29,7 @@ export const lineSchema = yup.object({
   port: port.required('Which port?'),
   panelPort: port.nullable().default(null),
 });
+export const changeLineSchema = lineSchema.omit(['panelPort']).shape({ id: yup.string().uuid().required() });
 
 /**
  * A device on a line. The gateway connects within a second. Only an administrator says where the house connects to, and only within the networks that are allowed; a panel is taken where simulated devices may be.
@@ -39,12 +40,7 @@ export async function addLine(
   { panelPort, ...given }: yup.InferType<typeof lineSchema>,
 ): Promise<{ id: string }> {
   mayChangeLines(actor);
-  // A name is looked up by the gateway, which says beside the line what became of it.
-  if (isIP(given.host) && !deviceNetworks()(given.host)) {
-    const sentence = say({ code: 'line.network' });
-    throw new Problem(sentence, { host: sentence });
-  }
-  const input = { ...given, panelPort: simulated() ? panelPort : null };
+  const input = within({ ...given, panelPort });
   try {
     const [row] = await tx
       .insert(deviceLine)
@@ -52,8 +48,36 @@ export async function addLine(
       .returning({ id: deviceLine.id });
     return row!;
   } catch (error) {
-    if (violatedUnique(error) === 'device_line_address')
-      throw new Problem('This address is on the list already.', { port: 'On the list already.' }, 409);
+    if (violatedUnique(error) === 'device_line_address') throw taken();
+    throw error;
+  }
+}
+
+/**
+ * Another name, kind or address of a device on the list. Its line is taken up anew at the new address.
+ * Errors: as addLine, and Problem (404).
+ */
+export async function changeLine(
+  { tx, actor }: UseCaseContext,
+  { id, ...given }: yup.InferType<typeof changeLineSchema>,
+): Promise<void> {
+  mayChangeLines(actor);
+  const [before] = await tx.select().from(deviceLine).where(eq(deviceLine.id, id)).for('update');
+  if (!before) throw new Problem(say({ code: 'line.gone' }), {}, 404);
+  const input = within({ ...given, panelPort: before.panelPort });
+  const moved = before.host !== input.host || before.port !== input.port;
+  try {
+    await tx
+      .update(deviceLine)
+      .set({
+        ...input,
+        kind: input.kind as LineKind,
+        // What the device at the old address said of itself is nothing that the new one said.
+        ...(moved ? { hello: null, state: 'away' as const, reason: '', dropped: 0, droppedWhy: '' } : {}),
+      })
+      .where(eq(deviceLine.id, id));
+  } catch (error) {
+    if (violatedUnique(error) === 'device_line_address') throw taken();
     throw error;
   }
 }
@@ -65,4 +89,16 @@ export async function removeLine({ tx, actor }: UseCaseContext, { id }: { id: st
 
 function mayChangeLines(actor: UseCaseContext['actor']): void {
   if (!may(actor.role, 'office')) throw new Problem(say({ code: 'line.forbidden' }), {}, 403);
+}
+
+const taken = () => new Problem('This address is on the list already.', { port: 'On the list already.' }, 409);
+
+/** Only within the networks that are allowed; a panel only where simulated devices may be. */
+function within<Given extends { host: string; panelPort: number | null }>(given: Given): Given {
+  // A name is looked up by the gateway, which says beside the line what became of it.
+  if (isIP(given.host) && !deviceNetworks()(given.host)) {
+    const sentence = say({ code: 'line.network' });
+    throw new Problem(sentence, { host: sentence });
+  }
+  return { ...given, panelPort: simulated() ? given.panelPort : null };
 }

@@ -36,8 +36,15 @@ const toView = (row: typeof deviceLine.$inferSelect): LineView => ({
   panel: row.panelPort !== null,
 });
 
-export async function allLines(tx: Transaction): Promise<LineView[]> {
-  return (await tx.select().from(deviceLine).orderBy(asc(deviceLine.kind), asc(deviceLine.name))).map(toView);
+/** A device as the list of devices has it: with where it is. */
+export interface ListedLine extends LineView {
+  host: string;
+  port: number;
+}
+
+export async function allLines(tx: Transaction): Promise<ListedLine[]> {
+  const rows = await tx.select().from(deviceLine).orderBy(asc(deviceLine.kind), asc(deviceLine.name));
+  return rows.map((row) => ({ ...toView(row), host: row.host, port: row.port }));
 }
 
 /** The line of an instrument: by maker and serial, as it said itself. */

@@ -113,3 +113,22 @@ export async function dropSecondFactor({ tx, actor }: UseCaseContext, { userId }
   for (const table of [twoFactor, passkey, unlockSecret, session]) await tx.delete(table).where(eq(table.userId, userId));
   await tellChange(tx, 'session_ended', userId);
 }
+
+/**
+ * Corrects a misspelt name, or the address that somebody signs in with. Records keep the name that stood there; whoever is signed in stays so.
+ * Errors: Problem (403), (404); (409) where the address is another's.
+ */
+export async function correctPerson(
+  { tx, actor, now }: UseCaseContext,
+  { userId, name, email }: { userId: string; name: string; email: string },
+): Promise<void> {
+  need(actor, 'office');
+  const [person] = await tx.select({ id: user.id }).from(user).where(eq(user.id, userId));
+  if (!person) throw new Problem(say({ code: 'people.gone' }), {}, 404);
+  try {
+    await tx.execute(sql`select correct_person(${userId}, ${name}, ${email.toLowerCase()}, ${now.toISOString()}::timestamptz)`);
+  } catch (error) {
+    if (violatedUnique(error)) throw new Problem(say({ code: 'people.taken' }), { email: say({ code: 'people.taken' }) }, 409);
+    throw error;
+  }
+}

@@ -1,5 +1,5 @@
 import { notFound } from 'next/navigation';
-import { AssetView, CorrectAsset, NewOwner } from '@/features/assets';
+import { AssetView, ChannelsPanel, CorrectAsset, NewOwner, pickChannel } from '@/features/assets';
 import { assetCard, standingOf } from '@/features/assets/server';
 import { listModels } from '@/features/counter/server';
 import { FilesPanel } from '@/features/files';
@@ -32,6 +32,11 @@ export default page({ permission: 'signedIn', name: '/assets/[id]' }, async ({ t
             assetId={card.asset.id}
             on={{ serial: card.asset.serial, tag: card.asset.tag, modelId: card.asset.modelId }}
             models={await choices(tx, card.model)}
+          />
+          <ChannelsPanel
+            key={card.channels.map((one) => one.id).join()}
+            assetId={card.asset.id}
+            channels={card.channels.map((one) => ({ ...pickChannel(one), label: one.label }))}
           />
           <NewOwner assetId={card.asset.id} owner={card.customer.name} />
         </>
