@@ -129,7 +129,7 @@ test('what is filtered stands in the address: window and customer survive a relo
   const count = await page.locator('tbody tr').count();
   await page.reload();
   await expect(page.locator('tbody tr')).toHaveCount(count);
-  for (const customer of await page.locator('tbody tr td:nth-child(5)').allInnerTexts()) expect(customer).toContain('Fennick');
+  for (const customer of await page.locator('tbody tr td:nth-child(6)').allInnerTexts()) expect(customer).toContain('Fennick');
   await page.getByRole('link', { name: /^Next month/ }).click();
   await expect(page).toHaveURL(/window=nextMonth.*customer=|customer=.*window=nextMonth/);
 });
