@@ -90,8 +90,8 @@ for (const size of SIZES) {
       Object.entries(LISTS).map(async ([name, { uses }]) => [`its SQL: ${name}`, await statements.prepare(uses)] as const),
     ),
   );
-  // A page with the bar and nothing else.
-  const bare = () => get(cookie, '/nothing-of-the-kind', 404);
+  // A page of somebody signed in, with the bar and nothing else: an address of the house that leads nowhere. One outside it has neither session nor bar.
+  const bare = () => get(cookie, '/assets/nothing', 404);
   const ms = await look({ ...plain, ...lists, ...searches, ...own, bare });
   for (const name of Object.keys(lists))
     judge(

@@ -1,6 +1,6 @@
 import { say } from '@/core/words/say';
 import { day } from '@/ui/format';
-import { Link } from '@/ui/link';
+import { SoftLinks } from '@/ui/list/soft-links';
 import { VerdictMark } from '@/ui/verdict-mark';
 import type { WorkLine } from './server/work-in-house';
 import { UNCOLLECTED_AFTER_DAYS } from './spans';
@@ -29,51 +29,53 @@ export function WorkTable({ lines, turnaround }: Props) {
         </span>
       </div>
       {lines.length === 0 && <p className="quiet">{say({ code: 'work.none' })}</p>}
-      <table className="table sheet">
-        <tbody>
-          {lines.map((one) => (
-            <tr key={one.ticketId} data-testid="work-line">
-              <td>
-                <Link className="mono" href={`/tickets/${one.ticketId}`}>
-                  {one.code}
-                </Link>
-              </td>
-              <td>
-                {one.instrument} <span className="mono small">{one.serial}</span>
-                <span className="d-block small">
-                  <Link href={`/customers/${one.customerId}`}>{one.customer}</Link> <span className="quiet">{one.phone}</span>
-                </span>
-              </td>
-              <td>
-                {say({ code: `work.status.${one.status}` })}
-                {one.place && <span className="mono"> {one.place}</span>}
-                {one.offer && (
-                  <span className="d-block small fw-semibold">
-                    {say({ code: 'work.word' })} ({one.offer})
-                  </span>
-                )}
-                {one.readyFor !== null && one.readyFor > UNCOLLECTED_AFTER_DAYS && (
-                  <span className="d-block small fw-semibold">
-                    {say({ code: 'work.notFetched', numbers: { days: one.readyFor } })}
-                  </span>
-                )}
-              </td>
-              <td>
-                {one.promiseOn && day(one.promiseOn)}
-                {one.late > 0 && (
+      <SoftLinks>
+        <table className="table sheet">
+          <tbody>
+            {lines.map((one) => (
+              <tr key={one.ticketId} data-testid="work-line">
+                <td>
+                  <a className="mono" href={`/tickets/${one.ticketId}`}>
+                    {one.code}
+                  </a>
+                </td>
+                <td>
+                  {one.instrument} <span className="mono small">{one.serial}</span>
                   <span className="d-block small">
-                    <VerdictMark state="outside" word={say({ code: 'work.late', numbers: { days: one.late } })} />
+                    <a href={`/customers/${one.customerId}`}>{one.customer}</a> <span className="quiet">{one.phone}</span>
                   </span>
-                )}
-              </td>
-              <td className="quiet small text-end">
-                {say({ code: 'work.here' })} {day(one.receivedOn)}
-                <span className="d-block">{say({ code: 'work.days', numbers: { days: one.daysHere } })}</span>
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+                </td>
+                <td>
+                  {say({ code: `work.status.${one.status}` })}
+                  {one.place && <span className="mono"> {one.place}</span>}
+                  {one.offer && (
+                    <span className="d-block small fw-semibold">
+                      {say({ code: 'work.word' })} ({one.offer})
+                    </span>
+                  )}
+                  {one.readyFor !== null && one.readyFor > UNCOLLECTED_AFTER_DAYS && (
+                    <span className="d-block small fw-semibold">
+                      {say({ code: 'work.notFetched', numbers: { days: one.readyFor } })}
+                    </span>
+                  )}
+                </td>
+                <td>
+                  {one.promiseOn && day(one.promiseOn)}
+                  {one.late > 0 && (
+                    <span className="d-block small">
+                      <VerdictMark state="outside" word={say({ code: 'work.late', numbers: { days: one.late } })} />
+                    </span>
+                  )}
+                </td>
+                <td className="quiet small text-end">
+                  {say({ code: 'work.here' })} {day(one.receivedOn)}
+                  <span className="d-block">{say({ code: 'work.days', numbers: { days: one.daysHere } })}</span>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </SoftLinks>
     </>
   );
 }

@@ -39,7 +39,8 @@ export async function workInHouse(tx: Transaction, now: Date) {
       customer: customer.name,
       phone: customer.phone,
       serial: asset.serial,
-      model: instrumentModel,
+      maker: instrumentModel.maker,
+      model: instrumentModel.name,
       offer: offer.number,
       readySince: sql<string | null>`coalesce(${runSummary.approvedAt}, ${runSummary.finishedAt})`,
     })
@@ -66,7 +67,7 @@ export async function workInHouse(tx: Transaction, now: Date) {
       customerId: row.ticket.customerId,
       customer: row.customer,
       phone: row.phone,
-      instrument: `${row.model.maker} ${row.model.name}`,
+      instrument: `${row.maker} ${row.model}`,
       serial: row.serial,
       receivedOn,
       daysHere: since(receivedOn),
