@@ -32,7 +32,7 @@ try {
   startScript('src/processes/gateway.ts', env, { quiet: true });
   startWeb(env, { quiet: true });
   await answers(`http://127.0.0.1:${port}/api/health`);
-  const parts = large ? ['large'] : ['browser', 'load', 'live', 'reminders'];
+  const parts = large ? ['large', 'files'] : ['browser', 'load', 'live', 'reminders'];
   for (const part of parts) results.push(inProcess(`src/processes/bench-${part}.ts`));
   process.exitCode = Math.max(...results);
 } finally {

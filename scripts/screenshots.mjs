@@ -148,14 +148,6 @@ async function pictures(env) {
     await tech.waitForTimeout(26_000);
     await tech.evaluate(() => scrollTo(0, 0));
     await shot(tech, 'run-sheet');
-    // Somebody goes away while gas flows.
-    await tech.locator('.bar-menu summary').click();
-    await tech.getByRole('button', { name: 'Lock the screen' }).click();
-    await tech.locator('.locked-place.gas').waitFor();
-    await shot(tech, 'locked');
-    await tech.getByLabel(/^PIN/).fill('harbour-bench-2026');
-    await tech.getByRole('button', { name: 'Go on' }).click();
-    await tech.locator('.lock-screen').waitFor({ state: 'detached' });
   }
   if (wanted('water')) await waterBench(tech, shot);
   if (wanted('gas')) await gasBench(env, tech, shot);
@@ -188,6 +180,9 @@ async function pictures(env) {
   await sign.waitForURL('**/assets/*-*');
   await sign.waitForTimeout(1200);
   await shot(sign, 'asset');
+  await sign.goto('/assets?sort=due');
+  for (const row of [1, 2, 4]) await sign.locator('tbody tr').nth(row).getByRole('checkbox').check();
+  await shot(sign, 'instruments');
   await sign.goto('/shelf');
   await shot(sign, 'shelf');
   await sign.goto('/work');

@@ -6,6 +6,7 @@ import { need } from '@/platform/need';
 import type { UseCaseContext } from '@/platform/use-case';
 import type { ImportKind } from '../import-fields';
 import type { DayOrder } from '../read-day';
+import { byTheTable } from './by-the-table';
 import { heldBatch } from './held-batch';
 import { readRow } from './read-row';
 
@@ -32,6 +33,7 @@ export async function judgeImport(
 ): Promise<void> {
   need(actor, 'office');
   const { kind } = await heldBatch(tx, batchId, ['staged', 'judged']);
+  await byTheTable(tx);
   const chosen = Object.fromEntries(Object.entries(mapping).filter(([, column]) => column !== undefined)) as Choice['mapping'];
   await readRows(tx, batchId, chosen, { kind, dayOrder });
   await findTwice(tx, batchId, kind);

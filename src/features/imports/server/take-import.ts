@@ -6,6 +6,7 @@ import { need } from '@/platform/need';
 import { Problem } from '@/platform/problem';
 import { readSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
+import { byTheTable } from './by-the-table';
 import { heldBatch } from './held-batch';
 import '@/core/words/en/imports';
 
@@ -24,6 +25,7 @@ export interface Taken {
 export async function takeImport({ tx, actor, now }: UseCaseContext, { batchId }: { batchId: string }): Promise<Taken> {
   need(actor, 'office');
   const { kind, fileName } = await heldBatch(tx, batchId, ['judged']);
+  await byTheTable(tx);
   const at = now.toISOString();
   const made = await tx.execute<{ n: number }>(sql`with wanted as (
       select distinct on (lower(given->>'customer')) gen_random_uuid() as id, given from import_row where batch_id = ${batchId} and verdict = 'new' and customer_id is null order by lower(given->>'customer'), line
@@ -78,6 +80,7 @@ export async function takeImportBack(
 ): Promise<Taken & { stayed: number }> {
   need(actor, 'office');
   const batch = await heldBatch(tx, batchId, ['taken']);
+  await byTheTable(tx);
   if (now.getTime() - batch.takenAt!.getTime() > TAKE_BACK_DAYS * 86_400_000)
     throw new Problem(say({ code: 'import.late', numbers: { days: TAKE_BACK_DAYS } }), {}, 409);
   const { rows } = await tx.execute<{ instruments: number; customers: number; stayed: number }>(

@@ -1,0 +1,10 @@
+import { sql } from 'drizzle-orm';
+import type { Transaction } from '@/data/connection';
+
+/**
+ * For the rest of this transaction statements work on a whole table of rows. The rows were written a moment ago, so that the database knows nothing of how many there are and would compare each with each; and what takes a hundred thousand rows may take its time.
+ */
+export async function byTheTable(tx: Transaction): Promise<void> {
+  await tx.execute(sql`set local enable_nestloop = off`);
+  await tx.execute(sql`set local statement_timeout = '5min'`);
+}
