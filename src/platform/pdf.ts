@@ -29,8 +29,20 @@ function prepare(): void {
   ready = true;
 }
 
+/**
+ * The mono joins signs such as "__", "--" and "->" into one, whose outline the library that reads it can't find: a serial, or the thumbprint of a key, that has them made the whole document impossible to draw. Nothing that is read sign by sign wants them joined anyway.
+ */
+function signBySign(part: unknown): void {
+  if (Array.isArray(part)) return part.forEach(signBySign);
+  if (part === null || typeof part !== 'object' || Object.getPrototypeOf(part) !== Object.prototype) return;
+  const node = part as Record<string, unknown>;
+  if (node.font === 'Mono') node.fontFeatures = { calt: false, liga: false };
+  Object.values(node).forEach(signBySign);
+}
+
 /** Draws a definition as a PDF. Nothing is fetched for it, and only the house's own fonts are read. */
 export async function drawDefinition(definition: TDocumentDefinitions): Promise<Buffer> {
   prepare();
+  signBySign(definition);
   return pdfmake.createPdf(definition).getBuffer() as unknown as Promise<Buffer>;
 }

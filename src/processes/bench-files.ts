@@ -73,6 +73,7 @@ async function rawly(): Promise<number> {
   execFileSync('psql', [process.env.OWNER_DATABASE_URL!, '-qc', `\\copy bench_given from '${file}'`]);
   const client = await owner.connect();
   await client.query('begin');
+  await client.query('set local enable_nestloop = off');
   await client.query(
     `select set_config('werkbank.actor', '${JSON.stringify(office)}', true), set_config('werkbank.door', 'bench', true)`,
   );
