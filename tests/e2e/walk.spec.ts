@@ -248,9 +248,9 @@ test('walks from receipt to reminder', async ({ page, browser }) => {
     await query('update asset set next_due = current_date where serial = $1', [serial]);
     await page.goto('/due?window=all');
     await page.getByRole('button', { name: 'Send the reminders that are due' }).click();
-    await expect(page.getByRole('status')).toContainText(/on (its|their) way/);
+    await expect(page.locator('.page-head').getByRole('status')).toContainText(/on (its|their) way/);
     await page.getByRole('button', { name: 'Send the reminders that are due' }).click();
-    await expect(page.getByRole('status')).toContainText('Nothing is due that was not told already.');
+    await expect(page.locator('.page-head').getByRole('status')).toContainText('Nothing is due that was not told already.');
     const folder = process.env.WERKBANK_MAIL_FOLDER!;
     const arrived = () => Promise.all(readdirSync(folder).map((name) => simpleParser(readFileSync(join(folder, name)))));
     // The jobs process sends them one after the other.

@@ -12,6 +12,7 @@ import type { assetCard } from './server/asset-card';
 import { RetireForm } from './retire-form';
 import { SamplesPanel } from './samples-panel';
 import { StatusPanel, type Standing } from './status-panel';
+import '@/core/words/en/assets';
 import '@/core/words/en/certificates-room';
 import '@/core/words/en/blank-sheet';
 
@@ -190,7 +191,7 @@ export function AssetView({
                   {channel.warrantyUntil && (
                     <span className="quiet small">
                       {' '}
-                      {say({ code: 'channels.warrantyUntil', numbers: { on: day(channel.warrantyUntil) } })}
+                      {say({ code: 'assetChannel.warrantyUntil', numbers: { on: day(channel.warrantyUntil) } })}
                     </span>
                   )}
                 </td>

@@ -35,19 +35,19 @@ export function ChannelsPanel({ assetId, channels }: Props) {
       }),
     );
     setProblems(result.ok ? {} : result.fields);
-    setMessage(result.ok ? say({ code: 'channels.saved' }) : messageBeside(result));
+    setMessage(result.ok ? say({ code: 'assetChannel.saved' }) : messageBeside(result));
     if (result.ok) setWhy('');
     router.refresh();
   };
   return (
     <details className="mt-3" data-testid="correct-channels">
-      <summary>{say({ code: 'channels.correct' })}</summary>
-      <p className="quiet small mb-1">{say({ code: 'channels.how' })}</p>
+      <summary>{say({ code: 'assetChannel.correct' })}</summary>
+      <p className="quiet small mb-1">{say({ code: 'assetChannel.how' })}</p>
       <form onSubmit={send} noValidate>
         {given.map((channel, index) => {
           const named = (field: keyof ChannelState) => problems[`channels[${index}].${field}`];
           const label = (what: 'state' | 'sensor' | 'since' | 'warranty') =>
-            say({ code: `channels.${what}`, numbers: { channel: channel.label } });
+            say({ code: `assetChannel.${what}`, numbers: { channel: channel.label } });
           return (
             <div key={channel.id} className="row align-items-start" data-testid={`channel-${channel.label}`}>
               <div className="col-sm-1 pt-2 fw-semibold">{channel.label}</div>
@@ -62,7 +62,7 @@ export function ChannelsPanel({ assetId, channels }: Props) {
                 >
                   {CHANNEL_STATES.map((state) => (
                     <option key={state} value={state}>
-                      {say({ code: `channels.state.${state}` })}
+                      {say({ code: `assetChannel.state.${state}` })}
                     </option>
                   ))}
                 </Form.Select>
@@ -94,7 +94,7 @@ export function ChannelsPanel({ assetId, channels }: Props) {
         <Field label={say({ code: 'assetEdit.why' })} problem={problems.why}>
           <Form.Control
             value={why}
-            placeholder={say({ code: 'channels.whyExample' })}
+            placeholder={say({ code: 'assetChannel.whyExample' })}
             onChange={(event) => setWhy(event.target.value)}
           />
         </Field>

@@ -31,12 +31,12 @@ export async function correctChannels(context: UseCaseContext, { assetId, channe
     throw new Problem(say({ code: 'assetEdit.meanwhile' }), {}, 409, { code: 'changedMeanwhile' });
   const after = before.map((one) => channels.find((given) => given.id === one.id) ?? one);
   if (stampOfChannels(after) === seen) throw new Problem(say({ code: 'assetEdit.nothing' }), {}, 409);
-  if (after.every((one) => one.status !== 'fitted')) throw new Problem(say({ code: 'channels.none' }), {}, 409);
+  if (after.every((one) => one.status !== 'fitted')) throw new Problem(say({ code: 'assetChannel.none' }), {}, 409);
   const [open] = await tx
     .select({ code: ticket.code })
     .from(ticket)
     .where(and(eq(ticket.assetId, assetId), inArray(ticket.status, ['onBench', 'toApprove'])));
-  if (open) throw new Problem(say({ code: 'channels.onBench', numbers: { code: open.code } }), {}, 409);
+  if (open) throw new Problem(say({ code: 'assetChannel.onBench', numbers: { code: open.code } }), {}, 409);
   for (const { id, ...values } of after) await tx.update(assetChannel).set(values).where(eq(assetChannel.id, id));
   const changed = (all: ChannelState[]) =>
     all.filter(
