@@ -51,10 +51,8 @@ async function ours(): Promise<number> {
     await inTx((context) =>
       addRows(context, { batchId, first: first + 1, rows: rows.slice(first, first + AT_ONCE), last: first + AT_ONCE >= ROWS }),
     );
-  if (process.env.STEPS) console.log('read in', new Date().toISOString());
   const mapping = { customer: 0, model: 1, serial: 2, due: 3, tag: 4 };
   await inTx((context) => judgeImport(context, { batchId, mapping, dayOrder: 'dayFirst', customers: {}, models: {} }));
-  if (process.env.STEPS) console.log('judged', new Date().toISOString());
   return (await inTx((context) => takeImport(context, { batchId }))).instruments;
 }
 
