@@ -72,3 +72,7 @@ export async function parse<S extends Schema>(schema: S, raw: unknown, { stripUn
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
 /** Whether a text from an address is an id: everything else stands for nothing that is there. */
 export const isId = (text: string | undefined): text is string => text !== undefined && UUID.test(text);
+
+/** Ids that were chosen in a list: each once, what is no id left out, so many at most. */
+export const chosenIds = (ids: readonly string[], most: number): string[] =>
+  [...new Set(ids)].filter((id) => isId(id)).slice(0, most);

@@ -3,9 +3,9 @@ import { say } from '@/core/words/say';
 import { day } from '@/ui/format';
 import { Link } from '@/ui/link';
 import { FilterLinks } from '@/ui/list/filter-links';
-import { queryOf, type ListAddress } from '@/ui/list/list-address';
+import { ListSearch } from '@/ui/list/list-search';
+import type { ListAddress } from '@/ui/list/list-address';
 import { ListTable, type Column } from '@/ui/list/list-table';
-import { SearchField } from '@/ui/search-field';
 import { StatusMark } from '@/ui/status-mark';
 import { VerdictMark } from '@/ui/verdict-mark';
 import type { AssetRow } from './server/list-assets';
@@ -71,13 +71,7 @@ export function AssetTable({ list, page, mayInterval }: Props) {
         idOf={(row) => row.id}
         filters={
           <>
-            <SearchField
-              base="/assets"
-              initial={list.q ?? ''}
-              keep={queryOf(list, { q: undefined })}
-              label={say({ code: 'assets.search' })}
-              placeholder={say({ code: 'assets.searchBy' })}
-            />
+            <ListSearch list={list} label={say({ code: 'assets.search' })} placeholder={say({ code: 'assets.searchBy' })} />
             <FilterLinks
               list={list}
               name="status"

@@ -2,10 +2,10 @@ import { DOCUMENT_KINDS } from '@/core/certificate/version-2';
 import { say } from '@/core/words/say';
 import { dayTime } from '@/ui/format';
 import { FilterLinks } from '@/ui/list/filter-links';
+import { ListSearch } from '@/ui/list/list-search';
 import { FilterSelect } from '@/ui/list/filter-select';
-import { hrefOf, queryOf, type ListAddress } from '@/ui/list/list-address';
+import { hrefOf, type ListAddress } from '@/ui/list/list-address';
 import { ListTable, type Column } from '@/ui/list/list-table';
-import { SearchField } from '@/ui/search-field';
 import { VerdictMark } from '@/ui/verdict-mark';
 import type { CertificateRow } from './server/list-certificates';
 import '@/core/words/en/assets';
@@ -71,13 +71,7 @@ export function CertificateTable({ list, page, zone }: Props) {
         idOf={(row) => row.id}
         filters={
           <>
-            <SearchField
-              base="/certificates"
-              initial={list.q ?? ''}
-              keep={queryOf(list, { q: undefined })}
-              label={say({ code: 'certificates.search' })}
-              placeholder={say({ code: 'certificates.search' })}
-            />
+            <ListSearch list={list} label={say({ code: 'certificates.search' })} />
             <FilterSelect
               label={say({ code: 'certificates.kind' })}
               options={[undefined, ...DOCUMENT_KINDS].map((kind) => ({

@@ -1,9 +1,9 @@
 import { say } from '@/core/words/say';
 import { day } from '@/ui/format';
 import { FilterLinks } from '@/ui/list/filter-links';
-import { queryOf, type ListAddress } from '@/ui/list/list-address';
+import { ListSearch } from '@/ui/list/list-search';
+import type { ListAddress } from '@/ui/list/list-address';
 import { ListTable, type Column } from '@/ui/list/list-table';
-import { SearchField } from '@/ui/search-field';
 import type { CustomerRow, listCustomers } from './server/list-customers';
 import '@/core/words/en/customers';
 
@@ -66,13 +66,7 @@ export function CustomerTable({ list, page }: Props) {
         rowClass={(row) => (row.retired ? 'quiet' : '')}
         filters={
           <>
-            <SearchField
-              base="/customers"
-              initial={q ?? ''}
-              keep={queryOf(list, { q: undefined })}
-              label={say({ code: 'customers.search' })}
-              placeholder={say({ code: 'customers.search' })}
-            />
+            <ListSearch list={list} label={say({ code: 'customers.search' })} />
             <FilterLinks
               list={list}
               name="retired"

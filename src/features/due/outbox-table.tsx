@@ -2,10 +2,10 @@ import { say } from '@/core/words/say';
 import { MAIL_STATES, type MailState } from '@/core/stored/mail-state';
 import { dayTime } from '@/ui/format';
 import { FilterLinks } from '@/ui/list/filter-links';
+import { ListSearch } from '@/ui/list/list-search';
 import { queryOf, type ListAddress } from '@/ui/list/list-address';
 import { SoftLinks } from '@/ui/list/soft-links';
 import { Pager } from '@/ui/pager';
-import { SearchField } from '@/ui/search-field';
 import { VerdictMark } from '@/ui/verdict-mark';
 import type { VerdictState } from '@/core/record/judgement';
 import { SendAgainButton } from './remind-button';
@@ -26,13 +26,7 @@ export function OutboxTable({ list, box, zone }: { list: ListAddress; box: Await
   const chosen = list.q ?? list.filters.state;
   return (
     <>
-      <SearchField
-        base={list.base}
-        initial={list.q ?? ''}
-        keep={queryOf(list, { q: undefined })}
-        label={say({ code: 'outbox.search' })}
-        placeholder={say({ code: 'outbox.search' })}
-      />
+      <ListSearch list={list} label={say({ code: 'outbox.search' })} />
       <div className="mb-2">
         <SoftLinks>
           <FilterLinks

@@ -1,8 +1,8 @@
 import { say } from '@/core/words/say';
 import { FilterLinks } from '@/ui/list/filter-links';
-import { queryOf, type ListAddress } from '@/ui/list/list-address';
+import { ListSearch } from '@/ui/list/list-search';
+import type { ListAddress } from '@/ui/list/list-address';
 import { ListTable, type Column } from '@/ui/list/list-table';
-import { SearchField } from '@/ui/search-field';
 import type { modelsInRoom } from './server/list-models';
 import '@/core/words/en/customers';
 import '@/core/words/en/models';
@@ -54,13 +54,7 @@ export function ModelTable({ list, models }: { list: ListAddress; models: Row[] 
         rowClass={(model) => (model.retiredAt ? 'quiet' : '')}
         filters={
           <>
-            <SearchField
-              base="/models"
-              initial={list.q ?? ''}
-              keep={queryOf(list, { q: undefined })}
-              label={say({ code: 'models.search' })}
-              placeholder={say({ code: 'models.search' })}
-            />
+            <ListSearch list={list} label={say({ code: 'models.search' })} />
             <FilterLinks
               list={list}
               name="retired"

@@ -2,7 +2,8 @@ import type { ReactNode } from 'react';
 import { say } from '@/core/words/say';
 import { Choice, type Act } from './choice';
 import { ColumnMenu } from './column-menu';
-import { hrefOf, type ListAddress } from './list-address';
+import { Pager } from '../pager';
+import { hrefOf, queryOf, type ListAddress } from './list-address';
 import { SoftLinks } from './soft-links';
 import '@/core/words/en/lists';
 
@@ -89,20 +90,7 @@ export function ListTable<Row>({ list, columns, rows, next, idOf, rowClass, empt
       <div className="sheet">
         {rows.length === 0 && <div className="empty">{empty}</div>}
         {table && choose ? <Choice acts={choose.acts}>{table}</Choice> : table}
-        {(next ?? list.after) && (
-          <nav className="d-flex gap-2 mt-2" aria-label="Pages">
-            {list.after && (
-              <a className="btn btn-plain" href={hrefOf(list)}>
-                First page
-              </a>
-            )}
-            {next && (
-              <a className="btn btn-plain" href={hrefOf(list, { after: next })}>
-                Next page
-              </a>
-            )}
-          </nav>
-        )}
+        <Pager base={list.base} query={{ ...queryOf(list), after: list.after }} next={next} param="after" />
       </div>
     </SoftLinks>
   );

@@ -38,11 +38,7 @@ export async function correctChannels(context: UseCaseContext, { assetId, channe
     .where(and(eq(ticket.assetId, assetId), inArray(ticket.status, ['onBench', 'toApprove'])));
   if (open) throw new Problem(say({ code: 'assetChannel.onBench', numbers: { code: open.code } }), {}, 409);
   for (const { id, ...values } of after) await tx.update(assetChannel).set(values).where(eq(assetChannel.id, id));
-  const changed = (all: ChannelState[]) =>
-    all.filter(
-      (one) =>
-        JSON.stringify(one) !==
-        JSON.stringify([...before, ...after].filter((other) => other.id === one.id)[all === before ? 1 : 0]),
-    );
-  await recordAudit(context, 'correctChannels', assetId, { why, before: changed(before), after: changed(after) });
+  const changed = before.flatMap((one, index) => (JSON.stringify(one) === JSON.stringify(after[index]) ? [] : [index]));
+  const of = (channels: ChannelState[]) => changed.map((index) => channels[index]);
+  await recordAudit(context, 'correctChannels', assetId, { why, before: of(before), after: of(after) });
 }

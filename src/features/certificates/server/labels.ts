@@ -3,17 +3,15 @@ import type { Transaction } from '@/data/connection';
 import { asset, certificate } from '@/data/schema';
 import { outcomeOfRun } from '@/features/bench/server';
 import { checkOrigin } from '@/platform/check-origin';
-import { isId } from '@/platform/shape';
+import { chosenIds } from '@/platform/shape';
 import type { LabelOf } from '../label-card';
 
 /** Labels of one print. */
 export const MOST_LABELS = 200;
 
-const chosen = (ids: readonly string[]) => [...new Set(ids)].filter((id) => isId(id)).slice(0, MOST_LABELS);
-
 /** The labels of documents, in the order of their numbers. */
 export async function labelsOf(tx: Transaction, ids: readonly string[]): Promise<LabelOf[]> {
-  const wanted = chosen(ids);
+  const wanted = chosenIds(ids, MOST_LABELS);
   if (wanted.length === 0) return [];
   const rows = await tx
     .select()
@@ -36,7 +34,7 @@ export async function newestOfAssets(
   tx: Transaction,
   assetIds: readonly string[],
 ): Promise<{ documents: string[]; without: string[] }> {
-  const wanted = chosen(assetIds);
+  const wanted = chosenIds(assetIds, MOST_LABELS);
   if (wanted.length === 0) return { documents: [], without: [] };
   const assets = await tx
     .select({ id: asset.id, serial: asset.serial })

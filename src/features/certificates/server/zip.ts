@@ -4,7 +4,7 @@ import { database } from '@/data/connection';
 import { certificate } from '@/data/schema';
 import { say } from '@/core/words/say';
 import { Problem } from '@/platform/problem';
-import { isId } from '@/platform/shape';
+import { chosenIds } from '@/platform/shape';
 import { documentJson } from './json';
 import { certificatePdfOf } from './pdf';
 import '@/core/words/en/certificates-room';
@@ -14,7 +14,7 @@ export const MOST_DOCUMENTS = 1000;
 
 /** Which of the chosen documents there are, in the order of their numbers. */
 async function known(ids: string[]) {
-  const chosen = [...new Set(ids)].filter((id) => isId(id)).slice(0, MOST_DOCUMENTS);
+  const chosen = chosenIds(ids, MOST_DOCUMENTS);
   if (chosen.length === 0) return [];
   return database()
     .select({ id: certificate.id })

@@ -3,7 +3,7 @@ import type { Every } from '@/core/interval/next-due';
 import type { Transaction } from '@/data/connection';
 import { asset, customer, instrumentModel, intervalPolicy } from '@/data/schema';
 import { need } from '@/platform/need';
-import { isId } from '@/platform/shape';
+import { chosenIds } from '@/platform/shape';
 import type { UseCaseContext } from '@/platform/use-case';
 import { changePolicy } from './change-policy';
 
@@ -12,7 +12,7 @@ export const MOST_AT_ONCE = 200;
 
 /** The chosen instruments with the interval that is their own by now, by serial. */
 export async function intervalsOfMany(tx: Transaction, ids: readonly string[]) {
-  const wanted = [...new Set(ids)].filter((id) => isId(id)).slice(0, MOST_AT_ONCE);
+  const wanted = chosenIds(ids, MOST_AT_ONCE);
   if (wanted.length === 0) return [];
   const rows = await tx
     .select({
