@@ -25,8 +25,11 @@ export function CorrectPerson({ person, done }: { person: { id: string; name: st
     router.refresh();
   };
   return (
-    <form className="row align-items-start" onSubmit={send} noValidate data-testid="correct-person">
-      <p className="quiet small mb-1">{say({ code: 'people.correctHow' })}</p>
+    <form className="row align-items-start mb-3" onSubmit={send} noValidate data-testid="correct-person">
+      <p className="mb-1">
+        <strong>{say({ code: 'people.correctOf', numbers: { name: person.name } })}.</strong>{' '}
+        <span className="quiet small">{say({ code: 'people.correctHow' })}</span>
+      </p>
       <div className="col-md-4">
         <Field label={say({ code: 'people.name' })} problem={problems.name}>
           <Form.Control value={given.name} onChange={(event) => setGiven({ ...given, name: event.target.value })} />

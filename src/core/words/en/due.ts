@@ -22,7 +22,7 @@ export const DUE = {
   'uses.pace': '{used} uses so far, at that pace',
   'policy.every': 'every {count} {unit, select, days {days} other {months}}',
   'policy.count': 'Every',
-  'policy.unit': 'Of',
+  'policy.unit': 'Counted in',
   'policy.months': 'months',
   'policy.days': 'days',
   'policy.why': 'Why (stands in the audit)',
