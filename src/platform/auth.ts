@@ -70,19 +70,20 @@ const codes = () =>
 const make = () => betterAuth({ ...options(), plugins: [codes(), enterPlugin, nextCookies()] });
 const makeReader = () => betterAuth({ ...options(), plugins: [codes()] });
 
-let made: ReturnType<typeof make> | undefined;
-/** Made at first use: a build has no database. */
-export function auth() {
-  made ??= make();
-  return made;
+/** Kept for as long as the database it was made for: whoever closes that and opens another gets another. */
+function keptFor<T>(makeOne: () => T): () => T {
+  let kept: { for: ReturnType<typeof database>; one: T } | undefined;
+  return () => {
+    if (kept?.for !== database()) kept = { for: database(), one: makeOne() };
+    return kept.one;
+  };
 }
 
-let reader: ReturnType<typeof makeReader> | undefined;
+/** Made at first use: a build has no database. */
+export const auth = keptFor(make);
+
 /**
  * The same for looking who is signed in, which writes no cookie. The library takes the cookie of a session that is over away; from a request that was under way while somebody else came in at the same computer, that would be
  * the new one's.
  */
-export function sessionReader() {
-  reader ??= makeReader();
-  return reader;
-}
+export const sessionReader = keptFor(makeReader);

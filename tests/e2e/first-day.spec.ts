@@ -6,7 +6,8 @@ import { simpleParser } from 'mailparser';
 import { query, settled, test } from './people';
 
 // A house in which nobody was yet: what whoever installs it lives through on the first day.
-test.describe.configure({ mode: 'serial' });
+// A second try would find the house set up.
+test.describe.configure({ mode: 'serial', retries: 0 });
 
 const OWNER = { email: 'owner@first.example', password: 'seven pale kites over the quay' };
 const arrived = async () =>
@@ -222,16 +223,20 @@ test('a spreadsheet of fifty instruments is taken in: columns matched, a misspel
   await settled(page);
   // Known by its heading; one that isn't is dragged where it belongs.
   await expect(page.getByTestId('field-serial')).toContainText('FD-1000');
-  const [from, to] = [
-    (await page.getByRole('button', { name: 'Where' }).boundingBox())!,
-    (await page.getByTestId('field-address').boundingBox())!,
-  ];
-  await page.mouse.move(from.x + 10, from.y + 10);
-  await page.mouse.down();
-  await page.mouse.move(from.x + 30, from.y - 10, { steps: 4 });
-  await page.mouse.move(to.x + 60, to.y + to.height / 2, { steps: 8 });
-  await page.mouse.up();
-  await expect(page.getByTestId('field-address')).toContainText('hall 2');
+  // On a busy machine the page may see the release before it has measured where things lie; a hand would take it again.
+  await expect(async () => {
+    const [from, to] = [
+      (await page.getByRole('button', { name: 'Where' }).boundingBox())!,
+      (await page.getByTestId('field-address').boundingBox())!,
+    ];
+    await page.mouse.move(from.x + 10, from.y + 10);
+    await page.mouse.down();
+    await page.mouse.move(from.x + 30, from.y - 10, { steps: 4 });
+    await page.mouse.move(to.x + 60, to.y + to.height / 2, { steps: 8 });
+    await page.mouse.move(to.x + 61, to.y + to.height / 2);
+    await page.mouse.up();
+    await expect(page.getByTestId('field-address')).toContainText('hall 2', { timeout: 3000 });
+  }).toPass({ timeout: 60_000 });
   // The library takes the press that ends a drag for itself; no hand is as quick as this one.
   await page.waitForTimeout(200);
   await page.getByRole('button', { name: 'Look at every row' }).click();
