@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { browser } from './scripts/lib/browser.mjs';
 
 /** Two houses side by side, about as long: one for the rooms and part of gas, one for water, the rest of gas and what a house has to survive. What needs a quiet machine comes after both. */
 const BESIDE_WATER = /e2e\/gas\/(families|serial|stations|scanner|paper).*spec/;
@@ -63,7 +64,7 @@ export default defineConfig({
     contextOptions: { reducedMotion: 'reduce' },
     trace: 'off',
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      executablePath: browser(),
       args: [
         '--no-sandbox',
         '--disable-gpu',

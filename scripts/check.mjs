@@ -1,6 +1,7 @@
 // npm run check: what a change needs before it is committed, in under a minute and a half: types, lint, format, arrows, and the unit tests that the change touches.
 import { join } from 'node:path';
 import { ensureModules } from './lib/project.mjs';
+import { SOURCE_CHECKS } from './lib/source-checks.mjs';
 import { ROOT, run, runBeside, say } from './lib/system.mjs';
 
 ensureModules();
@@ -18,30 +19,9 @@ async function check(name, work) {
   failed += 1;
   console.log(output.trim());
 }
-await Promise.all([
-  (async () => {
-    await check(
-      'types',
-      node(bin('typescript', 'bin', 'tsc'), '--noEmit', '--incremental', '--tsBuildInfoFile', 'node_modules/.cache/tsc-check'),
-    );
-    await check('arrows between folders', node('scripts/arrows.mjs'));
-  })(),
-  (async () => {
-    await check('format', node(bin('prettier', 'bin', 'prettier.cjs'), '--check', '--log-level', 'warn', '--cache', '.'));
-    await check(
-      'lint',
-      node(
-        bin('eslint', 'bin', 'eslint.js'),
-        '--max-warnings',
-        '0',
-        '--cache',
-        '--cache-location',
-        'node_modules/.cache/eslint',
-        '.',
-      ),
-    );
-  })(),
-]);
+const source = (name) =>
+  check(name, runBeside(...SOURCE_CHECKS[name], { env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' } }));
+await Promise.all([source('types').then(() => source('arrows between folders')), source('format').then(() => source('lint'))]);
 // Without a change there is nothing that it touches.
 if (changed.length)
   await check(

@@ -3,6 +3,8 @@ import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { cpus, loadavg } from 'node:os';
 import { join } from 'node:path';
 import { addresses, ensureServer } from './lib/cluster.mjs';
+import { browsersMissing } from './lib/browser.mjs';
+import { SOURCE_CHECKS } from './lib/source-checks.mjs';
 import { ensureBuild, ensureModules } from './lib/project.mjs';
 import { openDoors } from './lib/doors.mjs';
 import { stopAll } from './lib/processes.mjs';
@@ -16,7 +18,7 @@ const bin = (name, ...path) => join(ROOT, 'node_modules', name, ...path);
 function setUp() {
   ensureServer();
   const missing = [];
-  if (!existsSync('/usr/bin/chromium')) missing.push('chromium');
+  missing.push(...browsersMissing());
   if (!installed('pdftotext', 'pdfdetach', 'pdfsig')) missing.push('poppler-utils');
   if (!installed('qpdf')) missing.push('qpdf');
   // Backups are encrypted by it.
@@ -35,6 +37,9 @@ async function check(name, work) {
   say(`${code === 0 ? 'ok    ' : 'FAILED'} ${name}`);
   if (code !== 0) console.log(output);
 }
+
+/** One look at the sources. */
+const source = (name) => runBeside(...SOURCE_CHECKS[name], { env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' } });
 
 /** A suite that counts its own tests in a JSON report. */
 async function suite(name, work, report, count) {
@@ -132,26 +137,31 @@ function secondTries(report) {
 setUp();
 const houses = [];
 try {
-  // Two cores, two lanes: what the browser needs in one, what looks at the sources in the other.
+  // Two cores, two lanes: what the browser needs in one, the units in the other; then either takes what is left.
+  const rest = [
+    ...['arrows between folders', 'format', 'lint'].map((name) => () => check(name, source(name))),
+    () => vitest('database'),
+  ];
+  const takeRest = async () => {
+    for (let next = rest.shift(); next; next = rest.shift()) await next();
+  };
   const lanes = await Promise.allSettled([
     (async () => {
       const dump = await ensureDemoDump();
       await ensureBuild();
       // After the build: it writes the declarations of routes and styles that the types refer to.
-      await check('types', node(bin('typescript', 'bin', 'tsc'), '--noEmit'));
+      await check('types', source('types'));
       await vitest('build');
+      await takeRest();
       return dump;
     })(),
     (async () => {
       await vitest('unit');
       await vitest('component');
       await vitest('outside');
-      await check('arrows between folders', node('scripts/arrows.mjs'));
-      await check('format', node(bin('prettier', 'bin', 'prettier.cjs'), '--check', '--log-level', 'warn', '.'));
-      await check('lint', node(bin('eslint', 'bin', 'eslint.js'), '--max-warnings', '0', '.'));
+      await takeRest();
     })(),
   ]);
-  await vitest('database');
   const failed = lanes.find((lane) => lane.status === 'rejected');
   if (failed) throw failed.reason;
   const dump = lanes[0].value;

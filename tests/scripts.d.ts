@@ -40,3 +40,7 @@ declare module '*/scripts/lib/project.mjs' {
   export const TSX: string;
   export function migrate(cluster: Cluster, database?: string): void;
 }
+declare module '*/scripts/lib/browser.mjs' {
+  export const WINDOWED: string;
+  export function browser(): string;
+}

@@ -1,5 +1,6 @@
 import { eq } from 'drizzle-orm';
 import type { LabelPaper } from '@/core/paper/label-paper';
+import { USUAL_PATTERNS, type NumberPatterns } from '@/core/paper/number-pattern';
 import type { Role } from '@/core/record/event';
 import type { Transaction, Database } from '@/data/connection';
 import { setting } from '@/data/schema';
@@ -26,6 +27,10 @@ export interface WorkshopSettings {
   currency: string;
   /** What labels are printed on unless somebody chooses otherwise. */
   labelPaper: LabelPaper;
+  /** How receipts, tickets and documents are numbered. */
+  numbers: NumberPatterns;
+  /** Hash of the sign on its papers. */
+  logo: string | null;
   /** Annexes that every document gets unless its signatory says otherwise. */
   annexBudgets: boolean;
   annexTraces: boolean;
@@ -47,10 +52,13 @@ export const DEFAULT_SETTINGS: WorkshopSettings = {
   remindAfterDays: 14,
   currency: 'EUR',
   labelPaper: '62x29',
+  numbers: USUAL_PATTERNS,
+  logo: null,
   annexBudgets: false,
   annexTraces: false,
 };
 
+/** As it is on record; what a later version added, as it usually is. */
 export async function readSettings(db: Transaction | Database): Promise<WorkshopSettings> {
   const [row] = await db.select().from(setting).where(eq(setting.key, 'workshop'));
   return { ...DEFAULT_SETTINGS, ...(row?.value as Partial<WorkshopSettings> | undefined) };

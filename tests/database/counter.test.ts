@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import {
   cancelTicket,
@@ -372,5 +373,16 @@ describe('anything is found', () => {
     expect((await find('tech@test', 'counter')).map((one) => one.group)).not.toContain('people');
     const [bottle] = (await world.app.query('select lot from reference where id = $1', [world.bottleId])).rows;
     expect(await hrefs(bottle.lot)).toContain(`/shelf/${world.bottleId}`);
+    const ticket = await world.newTicket();
+    await world.app.query(
+      `insert into device_line (kind, name, host, port) values ('barometer', 'Barometer of the finder', '127.0.0.1', 9)`,
+    );
+    const bytes = Buffer.from(`%PDF-1.7 ${'a paper of the finder '.repeat(9)}`);
+    await world.app.query(
+      `insert into kept_file (about, about_id, name, mime, hash, bytes, kept_by, kept_at) values ('ticket', $1, 'Crack in the case.pdf', 'application/pdf', $2, $3, 'Tam', now())`,
+      [ticket.id, createHash('sha256').update(bytes).digest('hex'), bytes],
+    );
+    expect(await hrefs('of the finder')).toEqual(['/devices']);
+    expect(await hrefs('crack in')).toEqual([`/tickets/${ticket.id}`]);
   });
 });

@@ -5,7 +5,7 @@ import { openWorld, type World } from './world';
 
 const ROOT = join(import.meta.dirname, '..', '..');
 /** The first line of cells that are still to come: it only gets lower. */
-const MOST_MISSING = 3;
+const MOST_MISSING = 0;
 
 let world: World;
 beforeAll(async () => {

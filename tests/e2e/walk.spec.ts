@@ -15,7 +15,7 @@ test('walks from receipt to reminder', async ({ page, browser }) => {
     await signIn(page, 'counter', '/receive');
   });
   const code = await receiveInstrument(page, serial);
-  await page.getByRole('link', { name: 'Slip' }).click();
+  await page.getByRole('link', { name: 'Slip', exact: true }).click();
   await expect(page.locator('.slip')).toContainText(serial);
   await expect(page.locator('.slip svg')).toBeVisible();
 

@@ -3,7 +3,9 @@ import * as yup from 'yup';
 import { action } from '@/platform/action';
 import { need } from '@/platform/need';
 import { assetSchema, receiptSchema } from './receive-schema';
+import { receiptCancelSchema, receiptChangeSchema, receiptSplitSchema } from './receipt-schema';
 import { ticketChangeSchema, ticketEndSchema } from './ticket-schema';
+import { cancelReceipt, correctReceipt, splitReceipt } from './server/change-receipt';
 import { cancelTicket, changeTicket, handBackUncalibrated } from './server/end-ticket';
 import { findAnything } from './server/find-anything';
 import { findAssets, findCustomers, findDue, scanTarget } from './server/find';
@@ -92,4 +94,17 @@ export const cancelTicketAction = action(
 export const handBackUncalibratedAction = action(
   { name: 'handBackUncalibrated', permission: 'receive', schema: ticketEndSchema, audit: 'none' },
   handBackUncalibrated,
+);
+
+export const correctReceiptAction = action(
+  { name: 'correctReceipt', permission: 'receive', schema: receiptChangeSchema, audit: 'none' },
+  correctReceipt,
+);
+export const splitReceiptAction = action(
+  { name: 'splitReceipt', permission: 'receive', schema: receiptSplitSchema, audit: 'none' },
+  splitReceipt,
+);
+export const cancelReceiptAction = action(
+  { name: 'cancelReceipt', permission: 'receive', schema: receiptCancelSchema, audit: 'none' },
+  cancelReceipt,
 );

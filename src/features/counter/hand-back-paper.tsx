@@ -1,5 +1,6 @@
 import { say } from '@/core/words/say';
 import { dayTime } from '@/ui/format';
+import { LetterHead } from '@/ui/letter-head';
 import { PrintButton } from '@/ui/print-button';
 import type { ticketSlip } from './server/slip';
 import '@/core/words/en/tickets';
@@ -18,8 +19,7 @@ export function HandBackPaper({ slip }: { slip: Slip }) {
         </div>
       </div>
       <article className="slip" data-testid="hand-back-paper">
-        <div>{workshop.name}</div>
-        <div style={{ whiteSpace: 'pre-line' }}>{workshop.address}</div>
+        <LetterHead workshop={workshop} />
         <h1 className="my-2">{say({ code: 'ticket.paperTitle' })}</h1>
         <div className="mono">{ticket.endedNumber}</div>
         <hr />

@@ -17,21 +17,39 @@ import { NewAsset, type ModelChoice } from './new-asset';
 import { useSearch } from '@/platform/client/use-search';
 import { sameForAll } from './same-for-all';
 import { useDue } from './use-due';
+import '@/core/words/en/receipts';
 import '@/core/words/en/tickets';
 
+/** A receipt that is on record, to which more is added. */
+export interface Onto {
+  receiptId: string;
+  number: string;
+  customer: ChosenCustomer;
+}
+interface Props {
+  models: ModelChoice[];
+  today: string;
+  serial?: string;
+  onto?: Onto | undefined;
+}
 interface Draft {
   customer: ChosenCustomer | null;
   contact: string;
   lines: Line[];
 }
 interface Done {
+  receiptId: string;
   number: string;
   tickets: { id: string; code: string }[];
 }
 
 /** Taking instruments in: customer, instruments by serial or tag, a look at each, and a ticket each comes out. What was typed survives a reload. */
-export function ReceiveForm({ models, today, serial = '' }: { models: ModelChoice[]; today: string; serial?: string }) {
-  const [draft, setDraft, clear] = useKept<Draft>('receive', { customer: null, contact: '', lines: [] });
+export function ReceiveForm({ models, today, serial = '', onto }: Props) {
+  const [draft, setDraft, clear] = useKept<Draft>(onto ? `receive/${onto.receiptId}` : 'receive', {
+    customer: onto?.customer ?? null,
+    contact: '',
+    lines: [],
+  });
   const [text, setText] = useState(serial);
   const [making, setMaking] = useState<string | null>(null);
   const [failure, setFailure] = useState<{ message: string; fields: Record<string, string> } | null>(null);
@@ -70,7 +88,12 @@ export function ReceiveForm({ models, today, serial = '' }: { models: ModelChoic
   const submit = async () => {
     setBusy(true);
     const result = await attempt(() =>
-      receiveAction({ customerId: draft.customer?.id ?? '', contact: draft.contact, instruments: draft.lines }),
+      receiveAction({
+        customerId: draft.customer?.id ?? '',
+        contact: draft.contact,
+        instruments: draft.lines,
+        ...(onto ? { receiptId: onto.receiptId } : {}),
+      }),
     );
     setBusy(false);
     if (!result.ok) return setFailure({ message: result.message, fields: result.fields });
@@ -99,8 +122,15 @@ export function ReceiveForm({ models, today, serial = '' }: { models: ModelChoic
   return (
     <>
       <div className="sheet">
-        <CustomerPicker chosen={draft.customer} onChoose={(customer) => setDraft({ ...draft, customer, lines: [] })} />
-        {draft.customer && (
+        {onto ? (
+          <p className="mb-0" data-testid="adds-to">
+            <strong>{onto.customer.name}.</strong> {say({ code: 'receipt.addTo', numbers: { number: onto.number } })}{' '}
+            <Link href="/receive">{say({ code: 'receipt.addLeave' })}</Link>
+          </p>
+        ) : (
+          <CustomerPicker chosen={draft.customer} onChoose={(customer) => setDraft({ ...draft, customer, lines: [] })} />
+        )}
+        {draft.customer && !onto && (
           <Field label="Who brings it">
             <Form.Control
               value={draft.contact}
@@ -241,6 +271,14 @@ function Received({ done, onMore }: { done: Done; onMore: () => void }) {
         <Link className="btn btn-primary" href="/">
           To the bench
         </Link>
+        <Link className="btn btn-plain" href={`/receipts/${done.receiptId}`}>
+          {say({ code: 'receipt.paper' })}
+        </Link>
+        {done.tickets.length > 1 && (
+          <Link className="btn btn-plain" href={`/receipts/${done.receiptId}/slips`}>
+            {say({ code: 'receipt.slips', numbers: { count: done.tickets.length } })}
+          </Link>
+        )}
         <Button variant="plain" onClick={onMore}>
           Receive more
         </Button>

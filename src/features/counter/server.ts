@@ -5,3 +5,5 @@ export { ticketSlip } from './server/slip';
 export { INSPECTION_ITEMS, inspectionFor, serialSchema } from './receive-schema';
 export { keepSamples } from './server/keep-samples';
 export { cancelTicket, changeTicket, handBackUncalibrated } from './server/end-ticket';
+export { cancelReceipt, correctReceipt, splitReceipt } from './server/change-receipt';
+export { receiptOf } from './server/receipt-of';

@@ -1,5 +1,6 @@
 import { say } from '@/core/words/say';
 import { day, dayTime } from '@/ui/format';
+import { LetterHead } from '@/ui/letter-head';
 import { PrintButton } from '@/ui/print-button';
 import { PositionTable } from './position-table';
 import type { OfferOnPaper, DeliveryOnPaper } from './server/papers';
@@ -8,7 +9,7 @@ import '@/core/words/en/money';
 interface Head {
   title: string;
   number: string;
-  workshop: { name: string; address: string };
+  workshop: { name: string; address: string; logo: string | null };
   customer: { name: string; address: string };
 }
 
@@ -23,8 +24,7 @@ function Letter({ head, testId, children }: { head: Head; testId: string; childr
         </div>
       </div>
       <article className="slip" data-testid={testId}>
-        <div>{head.workshop.name}</div>
-        <div style={{ whiteSpace: 'pre-line' }}>{head.workshop.address}</div>
+        <LetterHead workshop={head.workshop} />
         <h1 className="my-2">{head.title}</h1>
         <div className="mono">{head.number}</div>
         <hr />

@@ -1,7 +1,9 @@
 'use server';
+import * as yup from 'yup';
+import { NUMBER_SERIES, type NumberPatterns } from '@/core/paper/number-pattern';
 import { action } from '@/platform/action';
 import { need } from '@/platform/need';
-import { writeSettings } from '@/platform/settings';
+import { readSettings, writeSettings } from '@/platform/settings';
 import {
   activeSchema,
   correctPersonSchema,
@@ -15,13 +17,14 @@ import {
 } from './schemas';
 import { addPerson, correctPerson, dropSecondFactor, giveOneTimePassword, setUserActive, setUserRole } from './server/people';
 import { noteInstallation, withdrawInstallation } from './server/installation';
+import { dropLogo, keepNumbers } from './server/papers';
 import { chooseWay } from './server/ways';
 
 export const saveSettingsAction = action(
   { name: 'saveSettings', permission: 'office', schema: settingsSchema, audit: (input) => input.name },
-  ({ tx, actor }, input) => {
+  async ({ tx, actor }, input) => {
     need(actor, 'office');
-    return writeSettings(tx, input);
+    return writeSettings(tx, { ...(await readSettings(tx)), ...input });
   },
 );
 export const addUserAction = action(
@@ -81,3 +84,15 @@ export const withdrawInstallationAction = action(
   },
   withdrawInstallation,
 );
+
+const pattern = yup.string().trim().max(60).defined();
+export const keepNumbersAction = action(
+  {
+    name: 'keepNumbers',
+    permission: 'office',
+    schema: yup.object(Object.fromEntries(NUMBER_SERIES.map((series) => [series, pattern]))),
+    audit: 'none',
+  },
+  (context, input) => keepNumbers(context, input as NumberPatterns),
+);
+export const dropLogoAction = action({ name: 'dropLogo', permission: 'office', schema: yup.object({}), audit: 'none' }, dropLogo);

@@ -2,6 +2,8 @@ export { AuditTable } from './audit-table';
 export { HouseBar } from './house-bar';
 export { ChangesTable } from './changes-table';
 export { InstallationPanel } from './installation-panel';
+export { LogoPanel } from './logo-panel';
+export { NumberPatternsForm } from './number-patterns-form';
 export { HousePanel } from './house-panel';
 export { SettingsForm } from './office-panels';
 export { UserPanel } from './people-panel';

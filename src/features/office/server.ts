@@ -6,3 +6,4 @@ export { verifyRecords } from './server/verify/verify-records';
 export { makeAnchor, readAnchor, type Anchor } from './server/verify/anchor';
 export type { VerifyReport } from './server/verify/report';
 export { installationChecks, installed, noteInstallation, withdrawInstallation } from './server/installation';
+export { dropLogo, keepLogo, keepNumbers, LOGO_MOST_KB } from './server/papers';

@@ -1,4 +1,5 @@
 export { MODELS, type ShippedModel } from '@/procedures/models';
+import { USUAL_PATTERNS } from '@/core/paper/number-pattern';
 
 /** The invented scenario: a small instrument workshop in the harbour town of Port Ambrel. */
 export const CUSTOMERS = [
@@ -106,6 +107,8 @@ export const WORKSHOP = {
   lockAfterMinutes: 15,
   samePersonApproves: false,
   labelPaper: '62x29' as const,
+  numbers: USUAL_PATTERNS,
+  logo: null,
   remindAheadDays: 21,
   remindAfterDays: 14,
   currency: 'EUR',

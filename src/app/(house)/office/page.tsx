@@ -9,6 +9,7 @@ import { may } from '@/platform/permission';
 import { readSettings } from '@/platform/settings';
 import '@/core/words/en/did';
 import '@/core/words/en/house';
+import '@/core/words/en/office-papers';
 import '@/core/words/en/programs';
 
 export const metadata = { title: 'Office' };
@@ -22,6 +23,9 @@ export default page({ permission: 'office', name: '/office' }, async ({ tx, acto
         <nav className="end d-flex flex-wrap gap-2">
           <Link className="btn btn-plain" href="/office/audit">
             {say({ code: 'audit.link' })}
+          </Link>
+          <Link className="btn btn-plain" href="/office/papers">
+            {say({ code: 'papersRoom.title' })}
           </Link>
           <Link className="btn btn-plain" href="/office/prices">
             Prices

@@ -1,5 +1,5 @@
 import { ReceiveForm } from '@/features/counter';
-import { listModels } from '@/features/counter/server';
+import { listModels, receiptOf } from '@/features/counter/server';
 import { dateIn } from '@/platform/clock';
 import { page } from '@/platform/page';
 import { Link } from '@/ui/link';
@@ -10,6 +10,12 @@ import { readSettings } from '@/platform/settings';
 export const metadata = { title: 'Receive' };
 export default page({ permission: 'receive', name: '/receive' }, async ({ tx, now, search }) => {
   const [models, { zone }] = [await listModels(tx), await readSettings(tx)];
+  const found = search.receipt ? await receiptOf(tx, search.receipt) : null;
+  const onto = found && {
+    receiptId: found.receipt.id,
+    number: found.receipt.number,
+    customer: { id: found.customer.id, name: found.customer.name, agreesDue: found.customer.agreesDue },
+  };
   return (
     <main className="page page-narrow">
       <div className="page-head">
@@ -19,7 +25,12 @@ export default page({ permission: 'receive', name: '/receive' }, async ({ tx, no
           {say({ code: 'work.title' })}
         </Link>
       </div>
-      <ReceiveForm models={models} today={dateIn(zone, now)} serial={(search.serial ?? '').slice(0, 40)} />
+      <ReceiveForm
+        models={models}
+        today={dateIn(zone, now)}
+        serial={(search.serial ?? '').slice(0, 40)}
+        onto={onto ?? undefined}
+      />
     </main>
   );
 });

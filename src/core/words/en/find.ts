@@ -17,5 +17,7 @@ export const FIND = {
   'find.models': 'Models',
   'find.people': 'People',
   'find.mails': 'Mails',
+  'find.devices': 'Devices',
+  'find.files': 'Photos and papers',
 } as const;
 addWords(FIND);

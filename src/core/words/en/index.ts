@@ -38,10 +38,12 @@ import { MODELS } from './models';
 import { MONEY_WORDS } from './money';
 import { NOT_PLAIN } from './not-plain';
 import { PAPER_WORDS } from './paper';
+import { OFFICE_PAPERS } from './office-papers';
 import { PRACTICE_END } from './practice-end';
 import { PRACTICE_WORDS } from './practice';
 import { PROCEDURES_WORDS } from './procedures';
 import { PROGRAMS } from './programs';
+import { RECEIPTS } from './receipts';
 import { REFUSALS } from './refusals';
 import { REFUSALS_ACTS } from './refusals-acts';
 import { REMARKS } from './remarks';
@@ -103,7 +105,9 @@ export const EN = {
   ...PRACTICE_END,
   ...PRACTICE_WORDS,
   ...PROCEDURES_WORDS,
+  ...OFFICE_PAPERS,
   ...PROGRAMS,
+  ...RECEIPTS,
   ...REFUSALS,
   ...REFUSALS_ACTS,
   ...REMARKS,

@@ -15,7 +15,6 @@ import { asset, assetChannel, instrumentModel } from '@/data/schema';
 import { giveCommand, keepStatus, loadRun, type LoadedRun } from '@/features/bench/server';
 import { unconfirmedIn } from '@/features/budgets/server';
 import { dueAfter, keepDue } from '@/features/due/server';
-import { dateIn } from '@/platform/clock';
 import { need } from '@/platform/need';
 import { Problem } from '@/platform/problem';
 import { readSettings } from '@/platform/settings';
@@ -105,7 +104,7 @@ async function issueFor(
   due: CertificateVersion2['due'],
   annexes: Annexes,
 ): Promise<Issued> {
-  const { tx, now } = context;
+  const { tx } = context;
   const { row, state } = loaded;
   const earlier = await newestOf(tx, row.id);
   const reopened = state.reopened.at(-1);
@@ -114,10 +113,9 @@ async function issueFor(
     await tellRevision(context, loaded, { number: earlier.number, reason: reopened.reason });
     return { id, number: earlier.number, repeated: false };
   }
-  const year = Number(dateIn((await readSettings(tx)).zone, now).slice(0, 4));
   // What went back uncalibrated has a number series of its own.
   const series: DocumentPlace['series'] = outcomeOf(loaded.procedure, state) === 'returned' ? 'N' : 'C';
-  const { serial, number } = await takeNumber(context, series, year);
+  const { year, serial, number } = await takeNumber(context, series);
   const place = {
     series,
     year,

@@ -16,6 +16,8 @@ export interface Stamp {
   origin: string;
   /** Thumbprints of the published keys. */
   keys?: string[];
+  /** The workshop's sign, as an address that holds its bytes. */
+  logo?: string | undefined;
 }
 
 /** The page as pdfmake wants it, from the content alone: the same content gives the same bytes. Exported for the bench that times drawing without the rest. */
@@ -25,7 +27,7 @@ export function certificateDefinition(content: CertificateContent, stamp: Stamp)
   const [json, body] = isVersion2(content)
     ? [
         canonicalJson({ content, signature: stamp.signature }),
-        certificateBody2(content, { hash: stamp.hash, verify, keys: stamp.keys ?? [stamp.keyId] }),
+        certificateBody2(content, { hash: stamp.hash, verify, keys: stamp.keys ?? [stamp.keyId], logo: stamp.logo }),
       ]
     : [
         canonicalJson({

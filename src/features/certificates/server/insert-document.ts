@@ -3,7 +3,7 @@ import { eq } from 'drizzle-orm';
 import type { CertificateVersion2 } from '@/core/certificate';
 import { contentHash } from '@/core/certificate/canonical';
 import { certificate } from '@/data/schema';
-import { nextNumber } from '@/platform/next-number';
+import { nextCount, nextNumber } from '@/platform/next-number';
 import type { UseCaseContext } from '@/platform/use-case';
 import { enqueue } from '@/platform/jobs';
 import { Problem } from '@/platform/problem';
@@ -27,14 +27,13 @@ export interface DocumentPlace {
 
 const COUNTER = { C: 'certificate', N: 'notCalibrated', W: 'withdrawal' } as const;
 
-/** The next number of a series and year, as it is printed. */
+/** The next number of a series of documents, as it is printed. */
 export async function takeNumber(
-  { tx }: UseCaseContext,
+  context: UseCaseContext,
   series: DocumentPlace['series'],
-  year: number,
-): Promise<{ serial: number; number: string }> {
-  const serial = await nextNumber(tx, COUNTER[series], year);
-  return { serial, number: `${series}-${year}-${String(serial).padStart(5, '0')}` };
+): Promise<{ year: number; serial: number; number: string }> {
+  const { year, count, number } = await nextNumber(context, COUNTER[series]);
+  return { year, serial: count, number };
 }
 
 /**
@@ -50,7 +49,7 @@ export async function insertDocument(
   // Whoever gives out roles may be kept from giving out documents.
   if (actor.role === 'administrator' && !(await readSettings(tx)).administratorSigns)
     throw new Problem(say({ code: 'sign.apart' }), {}, 403);
-  const issueNo = await nextNumber(tx, 'issue', 0);
+  const issueNo = await nextCount(tx, 'issue', 0);
   const [before] =
     issueNo > 1
       ? await tx

@@ -18,12 +18,12 @@ const mono = (text: string): TableCell => ({ text: minus(text), font: 'Mono' });
 /** The body in the order of ISO/IEC 17025:2017, 7.8.2.1: who, what, how, under which conditions, with which references, what came of it. */
 export function certificateBody2(
   content: CertificateVersion2,
-  code: { hash: string; verify: string; keys: string[] },
+  code: { hash: string; verify: string; keys: string[]; logo?: string | undefined },
 ): Content[] {
   const { customer, item, dates, method } = content;
   const withdrawn = content.withdraws;
   return [
-    head(content),
+    head(content, code.logo),
     ...notices(content),
     heading('Customer and item'),
     facts([
@@ -64,12 +64,13 @@ export function certificateBody2(
 
 const span = ({ from, to }: { from: string; to: string }) => (from === to ? day(from) : `${day(from)} to ${day(to)}`);
 
-function head({ laboratory, title, number, revision, place }: CertificateVersion2): Content {
+function head({ laboratory, title, number, revision, place }: CertificateVersion2, logo?: string): Content {
   return {
     columns: [
       {
         width: '*',
         stack: [
+          ...(logo ? [{ image: logo, fit: [140, 48], margin: [0, 0, 0, 6] } as Content] : []),
           { text: laboratory.name, bold: true, fontSize: 13, color: PAPER.green },
           laboratory.address,
           { text: laboratory.contact, color: PAPER.quiet },

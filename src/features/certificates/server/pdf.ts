@@ -4,6 +4,7 @@ import { say } from '@/core/words/say';
 import { database, type Database, type Transaction } from '@/data/connection';
 import { certificate, certificatePdf } from '@/data/schema';
 import { askJob } from '@/platform/jobs';
+import { logoAddress, readLogo } from '@/platform/logo';
 import { Problem } from '@/platform/problem';
 import { isId } from '@/platform/shape';
 import { checkOrigin } from '@/platform/check-origin';
@@ -44,6 +45,7 @@ export async function certificatePdfOf(id: string): Promise<{ bytes: Buffer; nam
 export async function drawAndKeep(db: Database | Transaction, id: string, now: Date): Promise<void> {
   const [row] = await db.select().from(certificate).where(eq(certificate.id, id));
   if (!row || (await keptPdf(db, id)).bytes) return;
+  const logo = await readLogo(db);
   const drawn = await drawCertificate(row.content, {
     hash: row.hash,
     token: row.token,
@@ -52,6 +54,7 @@ export async function drawAndKeep(db: Database | Transaction, id: string, now: D
     issuedAt: row.issuedAt,
     origin: checkOrigin(),
     keys: (await publishedKeys()).map((key) => key.kid),
+    logo: logo ? logoAddress(logo) : undefined,
   });
   const { name: signer, address: place } = row.content.laboratory;
   const bytes = await signPdf(drawn, { name: signer, place, at: row.issuedAt });

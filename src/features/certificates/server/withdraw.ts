@@ -23,8 +23,7 @@ export async function withdrawCertificate(
   const { content } = asked;
   if (!isVersion2(content)) throw new Problem('A document of the first form is revised first, then withdrawn.', {}, 409);
   const issued = dateIn((await readSettings(tx)).zone, now);
-  const year = Number(issued.slice(0, 4));
-  const { serial, number } = await takeNumber(context, 'W', year);
+  const { year, serial, number } = await takeNumber(context, 'W');
   const { runId, ticketId, assetId, customerId } = asked;
   const { id } = await insertDocument(
     context,

@@ -2,11 +2,9 @@ import { eq } from 'drizzle-orm';
 import { say } from '@/core/words/say';
 import { runSummary, ticket } from '@/data/schema';
 import { recordAudit } from '@/platform/audit';
-import { dateIn } from '@/platform/clock';
 import { nextNumber } from '@/platform/next-number';
 import { may } from '@/platform/permission';
 import { Problem } from '@/platform/problem';
-import { readSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
 import type { TicketChange } from '../ticket-schema';
 import { withdrawOffer } from './withdraw-offer';
@@ -51,14 +49,13 @@ export async function cancelTicket(context: UseCaseContext, { ticketId, why }: E
 /** Hands an instrument back as it came, with a paper of a series of its own. Errors: Problem (403), (404), (409) while a run is open, or where a result waits for its document. */
 export async function handBackUncalibrated(context: UseCaseContext, { ticketId, why }: End): Promise<{ number: string }> {
   const row = await held(context, ticketId);
-  const { tx, now } = context;
+  const { tx } = context;
   if (row.runId) {
     const [run] = await tx.select({ status: runSummary.status }).from(runSummary).where(eq(runSummary.runId, row.runId));
     if (run?.status === 'open') throw new Problem(say({ code: 'ticket.runOpen' }), {}, 409);
     if (run && run.status !== 'aborted') throw new Problem(say({ code: 'ticket.hasResult' }), {}, 409);
   }
-  const year = Number(dateIn((await readSettings(tx)).zone, now).slice(0, 4));
-  const number = `U-${year}-${String(await nextNumber(tx, 'handedBack', year)).padStart(4, '0')}`;
+  const { number } = await nextNumber(context, 'handedBack');
   await close(context, row, { ended: 'uncalibrated', endedWhy: why, endedNumber: number });
   await recordAudit(context, 'handBackUncalibrated', row.code, { why, number });
   return { number };

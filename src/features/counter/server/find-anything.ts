@@ -1,9 +1,11 @@
 import { sql, type SQL } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { assetsBegun, assetsHaving, plainLike } from '@/data/find-text';
+import type { FileSubject } from '@/data/schema';
 import { listCustomers } from '@/features/customers/server';
 import { dateIn } from '@/platform/clock';
 import { mayRead } from '@/platform/permission';
+import { readSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
 import { numbersMeant } from './short-code';
 
@@ -18,6 +20,8 @@ export const GROUPS = [
   'models',
   'people',
   'mails',
+  'devices',
+  'files',
 ] as const;
 export type Group = (typeof GROUPS)[number];
 export interface Hit {
@@ -44,10 +48,11 @@ const MISSPELT = 4;
 export async function findAnything({ tx, actor, now }: UseCaseContext, { text }: { text: string }): Promise<Hits[]> {
   const typed = text.trim();
   if (!typed) return [];
+  const meant = [typed.toUpperCase(), ...numbersMeant(typed, now.getFullYear(), (await readSettings(tx)).numbers)];
   const found: Hits[] = [
-    { group: 'documents', hits: await documents(tx, typed, now) },
-    { group: 'tickets', hits: await tickets(tx, typed, now) },
-    { group: 'receipts', hits: await receipts(tx, typed, now) },
+    { group: 'documents', hits: await documents(tx, meant) },
+    { group: 'tickets', hits: await tickets(tx, meant) },
+    { group: 'receipts', hits: await receipts(tx, meant) },
     await instruments(tx, typed),
   ];
   const has = found.some((one) => one.hits.length > 0 && !one.alike);
@@ -59,6 +64,10 @@ export async function findAnything({ tx, actor, now }: UseCaseContext, { text }:
     if (mayRead(actor.role, 'receive')) found.push({ group: 'mails', hits: await mails(tx, typed) });
   }
   found.push({ group: 'shelf', hits: await shelf(tx, typed) });
+  if (typed.length >= PART) {
+    found.push({ group: 'devices', hits: await devices(tx, typed) });
+    found.push({ group: 'files', hits: await files(tx, typed) });
+  }
   return found.filter((one) => one.hits.length > 0);
 }
 
@@ -67,28 +76,27 @@ async function hits(tx: Transaction, query: SQL): Promise<Hit[]> {
 }
 /** A list for the database, whatever is in it. */
 const list = (values: string[]) => sql`array(select jsonb_array_elements_text(${JSON.stringify(values)}::jsonb))`;
-const meant = (typed: string, now: Date) => [typed.toUpperCase(), ...numbersMeant(typed, now.getFullYear())];
 
-const documents = (tx: Transaction, typed: string, now: Date) =>
+const documents = (tx: Transaction, meant: string[]) =>
   hits(
     tx,
     sql`select '/certificates/' || c.id as href, c.number || case when c.revision > 0 then ', revision ' || c.revision else '' end as label, coalesce(a.serial || ', ' || k.name, '') as about
       from certificate c join asset a on a.id = c.asset_id join customer k on k.id = c.customer_id
-      where c.number = any(${list(meant(typed, now))}) order by c.number desc, c.revision desc limit ${EACH}`,
+      where c.number = any(${list(meant)}) order by c.number desc, c.revision desc limit ${EACH}`,
   );
-const tickets = (tx: Transaction, typed: string, now: Date) =>
+const tickets = (tx: Transaction, meant: string[]) =>
   hits(
     tx,
     sql`select '/tickets/' || t.id as href, t.code as label, a.serial || ', ' || k.name as about
       from ticket t join asset a on a.id = t.asset_id join customer k on k.id = t.customer_id
-      where t.code = any(${list(meant(typed, now))}) or upper(t.ended_number) = any(${list(meant(typed, now))}) order by t.created_at desc limit ${EACH}`,
+      where t.code = any(${list(meant)}) or upper(t.ended_number) = any(${list(meant)}) order by t.created_at desc limit ${EACH}`,
   );
-const receipts = (tx: Transaction, typed: string, now: Date) =>
+const receipts = (tx: Transaction, meant: string[]) =>
   hits(
     tx,
-    sql`select '/tickets/' || (select t.id from ticket t where t.receipt_id = r.id order by t.code limit 1) as href, r.number as label, k.name as about
+    sql`select '/receipts/' || r.id as href, r.number as label, k.name as about
       from receipt r join customer k on k.id = r.customer_id
-      where r.number = any(${list(meant(typed, now))}) and exists (select 1 from ticket t where t.receipt_id = r.id) order by r.number desc limit ${EACH}`,
+      where r.number = any(${list(meant)}) and exists (select 1 from ticket t where t.receipt_id = r.id) order by r.number desc limit ${EACH}`,
   );
 
 /** By the beginning of serial or tag; then by a part; then much like it. Each step only where the one before found too little. */
@@ -153,4 +161,17 @@ const mails = (tx: Transaction, typed: string) =>
   hits(
     tx,
     sql`select '/due/outbox' as href, m.subject as label, m.recipient as about from (select * from mail where lower(recipient || ' ' || subject) like ${`%${plainLike(typed.toLowerCase())}%`} limit 200) m order by m.created_at desc limit 3`,
+  );
+const devices = (tx: Transaction, typed: string) =>
+  hits(
+    tx,
+    sql`select '/devices' as href, name as label, host || ':' || port || ' ' || serial as about from device_line
+      where name ilike ${`%${plainLike(typed)}%`} or host ilike ${`${plainLike(typed)}%`} or serial ilike ${`${plainLike(typed)}%`} order by name limit ${EACH}`,
+  );
+const PAGE_OF: Record<FileSubject, string> = { asset: 'assets', reference: 'shelf', ticket: 'tickets', customer: 'customers' };
+const files = (tx: Transaction, typed: string) =>
+  hits(
+    tx,
+    sql`select '/' || (${JSON.stringify(PAGE_OF)}::jsonb ->> about) || '/' || about_id as href, name as label, kept_by as about
+      from kept_file where taken_away_at is null and lower(name) like ${`%${plainLike(typed.toLowerCase())}%`} order by kept_at desc limit ${EACH}`,
   );

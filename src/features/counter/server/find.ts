@@ -4,6 +4,7 @@ import type { Transaction } from '@/data/connection';
 import { assetsBegun, assetsHaving, plainLike } from '@/data/find-text';
 import { asset, assetChannel, certificate, customer, instrumentModel, reference, ticket } from '@/data/schema';
 import { proceduresById } from '@/features/procedures/server';
+import { readSettings } from '@/platform/settings';
 import { numbersMeant } from './short-code';
 
 /** Customers in work by part of the name, best first. */
@@ -140,7 +141,7 @@ export async function scanTarget(tx: Transaction, raw: string): Promise<string |
 
 /** A number typed short ("c-62"): where nothing is called so by its whole name, the newest that it may mean. */
 async function shortCode(tx: Transaction, text: string): Promise<string | null> {
-  const meant = numbersMeant(text, new Date().getFullYear());
+  const meant = numbersMeant(text, new Date().getFullYear(), (await readSettings(tx)).numbers);
   if (meant.length === 0) return null;
   const [work] = await tx
     .select({ id: ticket.id, runId: ticket.runId })

@@ -2,16 +2,17 @@ import { and, eq, inArray, ne, sql } from 'drizzle-orm';
 import { say } from '@/core/words/say';
 import type { Transaction } from '@/data/connection';
 import { asset, assetChannel, customer, instrumentModel, receipt, ticket, type Inspection } from '@/data/schema';
-import { dateIn } from '@/platform/clock';
+import { recordAudit } from '@/platform/audit';
 import { keepSamples } from './keep-samples';
 import { nextNumber } from '@/platform/next-number';
 import { need } from '@/platform/need';
 import { may } from '@/platform/permission';
 import { Problem } from '@/platform/problem';
-import { readSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
 import type { AssetInput, ReceiptInput } from '../receive-schema';
 import '@/core/words/en/answers';
+import '@/core/words/en/receipts';
+import { heldReceipt } from './change-receipt';
 import { withdrawOffer } from './withdraw-offer';
 
 /** A new instrument with its model's channels. A serial that this maker has used already is not made twice: the existing one is named. */
@@ -92,14 +93,36 @@ async function insertTicket(tx: Transaction, values: typeof ticket.$inferInsert)
   return made ?? null;
 }
 
+/** The receipt of a delivery: a new one, or the one that these came with. Errors: Problem (404), (409) for another customer's, or one whose instruments have all left. */
+async function receiptFor(context: UseCaseContext, input: ReceiptInput): Promise<{ id: string; number: string }> {
+  const { tx, now, actor } = context;
+  if (input.receiptId) {
+    const row = await heldReceipt(context, input.receiptId);
+    if (row.customerId !== input.customerId) throw new Problem(say({ code: 'receipt.otherCustomer' }), {}, 409);
+    const [here] = await tx
+      .select({ id: ticket.id })
+      .from(ticket)
+      .where(and(eq(ticket.receiptId, row.id), ne(ticket.status, 'returned')))
+      .limit(1);
+    if (!here) throw new Problem(say({ code: 'receipt.closed' }), {}, 409);
+    return row;
+  }
+  const { number } = await nextNumber(context, 'receipt');
+  const { customerId, contact, note } = input;
+  const [row] = await tx
+    .insert(receipt)
+    .values({ number, customerId, contact, note, receivedAt: now, receivedBy: actor.name })
+    .returning({ id: receipt.id });
+  return { id: row!.id, number };
+}
+
 /** Takes instruments in: one receipt, a ticket each. */
 export async function receive(
-  { tx, now, actor }: UseCaseContext,
+  context: UseCaseContext,
   input: ReceiptInput,
 ): Promise<{ receiptId: string; number: string; tickets: { id: string; code: string }[] }> {
+  const { tx, now, actor } = context;
   need(actor, 'receive');
-  const settings = await readSettings(tx);
-  const year = Number(dateIn(settings.zone, now).slice(0, 4));
   const ids = input.instruments.map((instrument) => instrument.assetId);
   const assets = await tx.select().from(asset).where(inArray(asset.id, ids));
   const inHouse = await tx
@@ -119,23 +142,12 @@ export async function receive(
     const open = inHouse.find((candidate) => candidate.assetId === instrument.assetId);
     if (open || ids.indexOf(instrument.assetId) !== index) throw inHouseAlready(found.serial, index, open?.code);
   });
-  const number = `R-${year}-${String(await nextNumber(tx, 'receipt', year)).padStart(4, '0')}`;
-  const [row] = await tx
-    .insert(receipt)
-    .values({
-      number,
-      customerId: input.customerId,
-      contact: input.contact,
-      note: input.note,
-      receivedAt: now,
-      receivedBy: actor.name,
-    })
-    .returning({ id: receipt.id });
+  const { id: receiptId, number } = await receiptFor(context, input);
   const tickets: { id: string; code: string }[] = [];
   for (const instrument of input.instruments) {
-    const code = `T-${year}-${String(await nextNumber(tx, 'ticket', year)).padStart(4, '0')}`;
+    const { number: code } = await nextNumber(context, 'ticket');
     const made = await insertTicket(tx, {
-      receiptId: row!.id,
+      receiptId,
       customerId: input.customerId,
       assetId: instrument.assetId,
       code,
@@ -151,7 +163,8 @@ export async function receive(
     if (instrument.samples) await keepSamples({ tx, now, actor }, { assetId: instrument.assetId, ...instrument.samples });
     tickets.push(made);
   }
-  return { receiptId: row!.id, number, tickets };
+  if (input.receiptId) await recordAudit(context, 'addToReceipt', number, { tickets: tickets.map((one) => one.code) });
+  return { receiptId, number, tickets };
 }
 
 /** Hands an instrument back: the ticket is closed. */

@@ -3,7 +3,6 @@ import { totalOf, type Position } from '@/core/money/position';
 import { say } from '@/core/words/say';
 import type { Transaction } from '@/data/connection';
 import { jobPosition, offer, ticket, type OfferAnswer } from '@/data/schema';
-import { dateIn } from '@/platform/clock';
 import { need } from '@/platform/need';
 import { nextNumber } from '@/platform/next-number';
 import { Problem } from '@/platform/problem';
@@ -39,9 +38,8 @@ export async function makeOffer(
   await ticketInHouse(context, ticketId);
   const waits = await offerThatWaits(tx, ticketId);
   if (waits) throw new Problem(say({ code: 'offer.openAlready', numbers: { number: waits.number } }), {}, 409);
-  const { zone, currency } = await readSettings(tx);
-  const year = Number(dateIn(zone, now).slice(0, 4));
-  const number = `O-${year}-${String(await nextNumber(tx, 'offer', year)).padStart(4, '0')}`;
+  const { currency } = await readSettings(tx);
+  const { number } = await nextNumber(context, 'offer');
   const [row] = await tx
     .insert(offer)
     .values({ ticketId, number, finding, positions, currency, total: totalOf(positions), madeBy: actor.name, madeAt: now })
