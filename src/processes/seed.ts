@@ -21,6 +21,7 @@ import { soldByItsCustomer } from './seed/sold';
 import { stationVisit } from './seed/station-visit';
 import { keptThings } from './seed/kept-things';
 import { money } from './seed/money';
+import { stock } from './seed/stock';
 import { ownProcedures } from './seed/own-procedures';
 import { takenOver } from './seed/taken-over';
 import { usedOften } from './seed/used-often';
@@ -89,6 +90,7 @@ async function seed(now: Date): Promise<string> {
   await as(SYSTEM, (tx) => takenOver(tx, { technician: actors.technician, office: SYSTEM }, now));
   await as(SYSTEM, (tx) => keptThings(tx, { technician: actors.technician, admin: SYSTEM }, now));
   await as(SYSTEM, (tx) => money(tx, { technician: actors.technician, admin: SYSTEM }, now));
+  await as(SYSTEM, (tx) => stock(tx, { technician: actors.technician, counter: actors.counter }, now));
   await ownProcedures(database(), as, actors, now);
   await as(actors.counter, (tx) => usedOften(tx, actors.counter, now));
   await as(SYSTEM, (tx) => recordAudit({ tx, actor: SYSTEM, now }, 'seeded', 'demo', { visits: visits.length }));

@@ -230,7 +230,10 @@ test('twelve instruments of one customer are received in at most fifteen clicks:
   await cancel.getByRole('button', { name: 'Cancel the whole receipt' }).click();
   await expect(page.getByTestId('receipt-line').first()).toContainText('taken down twice');
   await page.getByLabel('Scan or type a code').fill(number);
-  await page.getByTestId('found').getByRole('option', { name: new RegExp(number) }).click();
+  await page
+    .getByTestId('found')
+    .getByRole('option', { name: new RegExp(number) })
+    .click();
   await page.waitForURL(/receipts\//);
   await page.getByRole('link', { name: 'All 10 slips' }).click();
   await expect(page.locator('.slip')).toHaveCount(10);
@@ -240,7 +243,9 @@ test('twelve instruments of one customer are received in at most fifteen clicks:
   expect(execFileSync('pdfinfo', [file]).toString()).toMatch(/^Pages:\s+10$/m);
 });
 
-test('the workshop’s sign and the pattern of its numbers: what is wrong is said while it is typed; a slip carries the sign', async ({ page }) => {
+test('the workshop’s sign and the pattern of its numbers: what is wrong is said while it is typed; a slip carries the sign', async ({
+  page,
+}) => {
   await signIn(page, 'admin', '/office/papers');
   const numbers = page.getByTestId('numbers');
   await numbers.getByLabel('Offers').fill('R-{year}-{n:4}');

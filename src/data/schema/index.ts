@@ -12,3 +12,4 @@ export * from './files';
 export * from './programs';
 export * from './installation';
 export * from './money';
+export * from './stock';

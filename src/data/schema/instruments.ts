@@ -97,6 +97,8 @@ export const asset = pgTable('asset', {
   readyUntil: date('ready_until'),
   bumpedAt: instant('bumped_at'),
   bumpPassed: boolean('bump_passed'),
+  /** The workshop lends it to customers. */
+  forLoan: boolean('for_loan').notNull().default(false),
   createdAt: instant('created_at').notNull(),
 });
 

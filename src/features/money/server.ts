@@ -1,4 +1,4 @@
-export { answerOffer, makeOffer, offerThatWaits } from './server/offers';
+export { answerOffer, makeOffer, offerThatWaits, ticketInHouse } from './server/offers';
 export { moneyOf, notePosition, strikePosition } from './server/positions';
 export { endPrice, keepPrice, pricesNow, type Price } from './server/prices';
 export { deliveredCsv } from './server/delivered-csv';

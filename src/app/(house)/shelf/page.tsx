@@ -1,4 +1,5 @@
 import { Link } from '@/ui/link';
+import { say } from '@/core/words/say';
 import { benchLines } from '@/features/lines/server';
 import { NewReference, ShelfTable } from '@/features/shelf';
 import { referenceSnapshots } from '@/features/shelf/server';
@@ -6,6 +7,7 @@ import { dateIn } from '@/platform/clock';
 import { page } from '@/platform/page';
 import { may } from '@/platform/permission';
 import { readSettings } from '@/platform/settings';
+import '@/core/words/en/stock';
 
 export const metadata = { title: 'Shelf' };
 export default page({ permission: 'signedIn', name: '/shelf' }, async ({ tx, now, actor }) => (
@@ -14,6 +16,7 @@ export default page({ permission: 'signedIn', name: '/shelf' }, async ({ tx, now
       <h1>Shelf</h1>
       <span className="quiet">Gas left is the content at the last pressure reading less what runs drew.</span>
       <span className="end">
+        <Link href="/stock">{say({ code: 'stock.title' })}</Link>
         <Link href="/probes">Ready probes</Link>
         <Link href="/devices">Devices on a line</Link>
         <Link href="/station">Station log</Link>

@@ -17,6 +17,7 @@ export const FIND = {
   'find.models': 'Models',
   'find.people': 'People',
   'find.mails': 'Mails',
+  'find.spares': 'Spares',
   'find.devices': 'Devices',
   'find.files': 'Photos and papers',
 } as const;

@@ -55,6 +55,7 @@ import { SETUP } from './setup';
 import { SIGN } from './sign';
 import { SOURCES } from './sources';
 import { STATION } from './station';
+import { STOCK } from './stock';
 import { STATUS } from './status';
 import { TARGETS } from './targets';
 import { TICKETS } from './tickets';
@@ -119,6 +120,7 @@ export const EN = {
   ...SIGN,
   ...SOURCES,
   ...STATION,
+  ...STOCK,
   ...STATUS,
   ...TARGETS,
   ...TICKETS,

@@ -20,6 +20,7 @@ export const GROUPS = [
   'models',
   'people',
   'mails',
+  'spares',
   'devices',
   'files',
 ] as const;
@@ -65,6 +66,7 @@ export async function findAnything({ tx, actor, now }: UseCaseContext, { text }:
   }
   found.push({ group: 'shelf', hits: await shelf(tx, typed) });
   if (typed.length >= PART) {
+    found.push({ group: 'spares', hits: await spares(tx, typed) });
     found.push({ group: 'devices', hits: await devices(tx, typed) });
     found.push({ group: 'files', hits: await files(tx, typed) });
   }
@@ -161,6 +163,12 @@ const mails = (tx: Transaction, typed: string) =>
   hits(
     tx,
     sql`select '/due/outbox' as href, m.subject as label, m.recipient as about from (select * from mail where lower(recipient || ' ' || subject) like ${`%${plainLike(typed.toLowerCase())}%`} limit 200) m order by m.created_at desc limit 3`,
+  );
+const spares = (tx: Transaction, typed: string) =>
+  hits(
+    tx,
+    sql`select '/stock' as href, name as label, kind || case when serial <> '' then ', ' || serial else '' end || ', ' || quantity || ' left' as about from stock_item
+      where ended_at is null and (name ilike ${`%${plainLike(typed)}%`} or serial ilike ${`${plainLike(typed)}%`} or part_number ilike ${`${plainLike(typed)}%`}) order by quantity = 0, name limit ${EACH}`,
   );
 const devices = (tx: Transaction, typed: string) =>
   hits(

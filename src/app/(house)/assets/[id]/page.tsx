@@ -2,6 +2,8 @@ import { notFound } from 'next/navigation';
 import { AssetView, ChannelsPanel, CorrectAsset, NewOwner, pickChannel } from '@/features/assets';
 import { assetCard, standingOf } from '@/features/assets/server';
 import { listModels } from '@/features/counter/server';
+import { LoanPanel } from '@/features/stock';
+import { loansOf } from '@/features/stock/server';
 import { FilesPanel } from '@/features/files';
 import { filesOf } from '@/features/files/server';
 import type { Transaction } from '@/data/connection';
@@ -41,6 +43,13 @@ export default page({ permission: 'signedIn', name: '/assets/[id]' }, async ({ t
           <NewOwner assetId={card.asset.id} owner={card.customer.name} />
         </>
       )}
+      <LoanPanel
+        assetId={card.asset.id}
+        forLoan={card.asset.forLoan}
+        loans={await loansOf(tx, card.asset.id)}
+        zone={zone}
+        mayKeep={may(actor.role, 'receive')}
+      />
       <FilesPanel
         about="asset"
         aboutId={card.asset.id}

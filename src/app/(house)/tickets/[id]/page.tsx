@@ -4,11 +4,14 @@ import { TicketPanel, TicketSlip } from '@/features/counter';
 import { ticketSlip } from '@/features/counter/server';
 import { FilesPanel } from '@/features/files';
 import { filesOf } from '@/features/files/server';
+import { SparesFitted } from '@/features/stock';
+import { sparesOf } from '@/features/stock/server';
 import { MoneyPanel } from '@/features/money';
 import { moneyOf, pricesNow } from '@/features/money/server';
 import { page } from '@/platform/page';
 import { may } from '@/platform/permission';
 import { Link } from '@/ui/link';
+import '@/core/words/en/stock';
 import '@/core/words/en/tickets';
 
 export const metadata = { title: 'Ticket' };
@@ -30,6 +33,17 @@ export default page({ permission: 'signedIn', name: '/tickets/[id]' }, async ({ 
       <TicketSlip slip={slip} />
       {ticket.status !== 'returned' && may(actor.role, 'receive') && (
         <TicketPanel ticketId={ticket.id} wish={{ service, promiseOn, note, dueAgreed }} begun={ticket.runId !== null} />
+      )}
+      <SparesFitted
+        ticketId={ticket.id}
+        spares={await sparesOf(tx, ticket.id)}
+        zone={slip.workshop.zone}
+        mayFit={ticket.status !== 'returned' && may(actor.role, 'bench')}
+      />
+      {ticket.status !== 'returned' && may(actor.role, 'receive') && (
+        <p className="no-print mt-2 mb-0">
+          <Link href={`/stock?ticket=${ticket.id}`}>{say({ code: 'loan.meanwhile' })}</Link>
+        </p>
       )}
       <MoneyPanel
         ticketId={ticket.id}
