@@ -1,4 +1,5 @@
 import { eq } from 'drizzle-orm';
+import type { DayOrder } from '@/core/quantity/read-day';
 import type { LabelPaper } from '@/core/paper/label-paper';
 import { USUAL_PATTERNS, type NumberPatterns } from '@/core/paper/number-pattern';
 import type { Role } from '@/core/record/event';
@@ -23,6 +24,8 @@ export interface WorkshopSettings {
   lockAfterMinutes: number;
   remindAheadDays: number;
   remindAfterDays: number;
+  /** What 3/4/2026 means where somebody types it. */
+  dayOrder: DayOrder;
   /** In which prices are stated. */
   currency: string;
   /** What labels are printed on unless somebody chooses otherwise. */
@@ -51,6 +54,7 @@ export const DEFAULT_SETTINGS: WorkshopSettings = {
   remindAheadDays: 21,
   remindAfterDays: 14,
   currency: 'EUR',
+  dayOrder: 'dayFirst',
   labelPaper: '62x29',
   numbers: USUAL_PATTERNS,
   logo: null,
@@ -74,7 +78,7 @@ export async function writeSettings(db: Transaction, settings: WorkshopSettings)
 
 /** What the door asks of everybody is looked up once in a while, not with every press: a change holds everywhere after as long. */
 const DOOR_RULES_MS = 1000;
-type DoorRules = Pick<WorkshopSettings, 'secondFactorRoles' | 'lockAfterMinutes'>;
+type DoorRules = Pick<WorkshopSettings, 'secondFactorRoles' | 'lockAfterMinutes' | 'dayOrder'>;
 let rules: { at: number; kept: Promise<DoorRules> } | null = null;
 export function doorRules(db: Database): Promise<DoorRules> {
   if (!rules || Date.now() - rules.at > DOOR_RULES_MS) rules = { at: Date.now(), kept: readSettings(db) };

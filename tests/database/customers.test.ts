@@ -4,8 +4,8 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Actor } from '@/core/record/event';
 import type { Transaction } from '@/data/connection';
 import { asset, certificate, customer, customerContact, mail, ticket } from '@/data/schema';
-import { approveRun } from '@/features/certificates/server';
-import { findCustomers } from '@/features/counter/server';
+import { annexesWanted, approveRun } from '@/features/certificates/server';
+import { findAssets, findCustomers } from '@/features/counter/server';
 import {
   correctCustomer,
   createCustomer,
@@ -98,6 +98,28 @@ describe('finding a customer', () => {
       after = page.next ?? undefined;
     } while (after);
     expect(seen).toEqual(Array.from({ length: 7 }, (_one, i) => `Paged ${i}`));
+  });
+});
+
+describe('wishes', () => {
+  it('the decision rule stands at its instruments when they are received, the annexes with the document of their run', async () => {
+    const { run, assetId } = await world.finishedRun();
+    const [row] = await world.db.select().from(customer).where(eq(customer.id, world.customerId));
+    const { name, address, contact, email, phone, notes, wantsReminders, agreesDue, version } = row!;
+    const given = { customerId: row!.id, name, address, contact, email, phone, notes, wantsReminders, agreesDue };
+    const wish = (more: Partial<CustomerInput>, at: number) =>
+      inTx((context) => correctCustomer(context, { ...given, ...more, version: at }));
+    await wish({ rule: 'guarded', annexBudgets: true }, version);
+    const [own] = (await world.app.query('select serial from asset where id = $1', [assetId])).rows;
+    expect((await inTx(({ tx }) => findAssets(tx, own.serial)))[0]).toMatchObject({ id: assetId, rule: 'guarded' });
+    expect(await inTx(({ tx }) => annexesWanted(tx, run))).toEqual({ budgets: true, traces: false });
+    await world.db.transaction((tx) => approveRun({ tx, actor: world.signatory, now: NOW }, { runId: run }));
+    const [issued] = await world.db.select().from(certificate).where(eq(certificate.runId, run));
+    expect((issued!.content as { annexes?: object }).annexes).toEqual({ budgets: true, traces: false });
+    // A form of before, which knows nothing of wishes, takes none away.
+    await wish({ notes: 'rings first' }, version + 1);
+    expect(await inTx(({ tx }) => annexesWanted(tx, run))).toMatchObject({ budgets: true });
+    await wish({ rule: 'simple', annexBudgets: false }, version + 2);
   });
 });
 

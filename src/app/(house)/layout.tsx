@@ -7,6 +7,7 @@ import { HouseBar } from '@/features/office';
 import { database } from '@/data/connection';
 import { currentStanding } from '@/platform/session';
 import { doorRules } from '@/platform/settings';
+import { DayOrderOf } from '@/ui/day-order';
 
 export default async function HouseLayout({ children }: { children: ReactNode }) {
   // Keeps the bar out of the static build, which has no session.
@@ -38,7 +39,7 @@ export default async function HouseLayout({ children }: { children: ReactNode })
           </LockScreen>
         </>
       )}
-      {children}
+      <DayOrderOf order={drawn?.dayOrder ?? 'dayFirst'}>{children}</DayOrderOf>
     </>
   );
 }
@@ -46,6 +47,6 @@ export default async function HouseLayout({ children }: { children: ReactNode })
 async function standingAndRules() {
   const standing = await currentStanding();
   if (!standing) return null;
-  const { lockAfterMinutes } = await doorRules(database());
-  return { standing, lockAfterMinutes, people: await peopleOfScreen() };
+  const { lockAfterMinutes, dayOrder } = await doorRules(database());
+  return { standing, lockAfterMinutes, dayOrder, people: await peopleOfScreen() };
 }

@@ -1,7 +1,8 @@
 import { Dec } from '../quantity/decimal';
 import { requireRange } from '../range-error';
 
-export type DecisionRule = 'simple' | 'guarded';
+export const DECISION_RULES = ['simple', 'guarded'] as const;
+export type DecisionRule = (typeof DECISION_RULES)[number];
 export type Decision = 'pass' | 'fail' | 'undecided';
 
 /**

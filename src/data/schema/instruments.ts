@@ -7,6 +7,7 @@ import type { RunChannel, RunItem } from '@/core/record/event';
 import { readAlarms, readModelChannels, readScale, readTolerance, readWaterTerms } from '@/core/stored/channel';
 import { readEvery, readFailed, readMoved, type ContactPurpose } from '@/core/stored/house';
 import { readDueBasis } from '@/core/stored/due-basis';
+import type { DecisionRule } from '@/core/uncertainty/decide';
 import { checked, instant } from './columns';
 
 export const customer = pgTable('customer', {
@@ -17,6 +18,10 @@ export const customer = pgTable('customer', {
   email: text('email').notNull().default(''),
   wantsReminders: boolean('wants_reminders').notNull().default(true),
   agreesDue: boolean('agrees_due').notNull().default(false),
+  /** With which its instruments are judged unless a receipt says otherwise. */
+  rule: text('rule').$type<DecisionRule>().notNull().default('simple'),
+  annexBudgets: boolean('annex_budgets').notNull().default(false),
+  annexTraces: boolean('annex_traces').notNull().default(false),
   phone: text('phone').notNull().default(''),
   notes: text('notes').notNull().default(''),
   /** Corrections so far and one. */

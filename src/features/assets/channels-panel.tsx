@@ -5,6 +5,7 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { say } from '@/core/words/say';
 import { attempt, messageBeside } from '@/platform/client/result';
+import { DayInput } from '@/ui/day-input';
 import { Field } from '@/ui/field';
 import { correctChannelsAction } from './actions';
 import { CHANNEL_STATES, stampOfChannels, type ChannelState } from './channel-state';
@@ -80,11 +81,7 @@ export function ChannelsPanel({ assetId, channels }: Props) {
               {(['installedOn', 'warrantyUntil'] as const).map((field) => (
                 <div className="col-sm-2" key={field}>
                   <Field label={label(field === 'installedOn' ? 'since' : 'warranty')} problem={named(field)}>
-                    <Form.Control
-                      type="date"
-                      value={channel[field] ?? ''}
-                      onChange={(event) => change(index, { [field]: event.target.value || null })}
-                    />
+                    <DayInput value={channel[field] ?? ''} onChange={(value) => change(index, { [field]: value || null })} />
                   </Field>
                 </div>
               ))}

@@ -7,6 +7,7 @@ import { SETTING_KINDS, type SettingKind } from '@/core/instrument/setting';
 import type { Command } from '@/core/run/command';
 import { say } from '@/core/words/say';
 import { sendPhotos } from '@/features/paper';
+import { DayInput } from '@/ui/day-input';
 import { Field } from '@/ui/field';
 import type { LiveRun } from './use-run';
 import '@/core/words/en/from-paper';
@@ -154,11 +155,7 @@ export function RunDoors({ run }: { run: LiveRun }) {
           {door === 'paper' && (
             <div className="d-flex flex-wrap gap-3">
               <Field label={say({ code: 'paper.day' })}>
-                <Form.Control
-                  type="date"
-                  value={given.day ?? ''}
-                  onChange={(event) => setGiven({ ...given, day: event.target.value })}
-                />
+                <DayInput value={given.day ?? ''} onChange={(value) => setGiven({ ...given, day: value })} />
               </Field>
               {field('by', say({ code: 'paper.by' }))}
               <Field label={say({ code: 'paper.photos' })}>

@@ -11,3 +11,4 @@ export { ownKey, publishedKeys, signatureHolds, type PublicKey } from './server/
 export { noticeFor } from './server/notice';
 export { labelsOf, newestOfAssets } from './server/labels';
 export { documentsZip, MOST_DOCUMENTS, zipResponse } from './server/zip';
+export { annexesWanted } from './server/annexes-wanted';

@@ -6,11 +6,13 @@ import { say } from '@/core/words/say';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
+import { DayInput } from '@/ui/day-input';
 import { Field } from '@/ui/field';
 import { StatusMark } from '@/ui/status-mark';
 import { SamplesFields } from './samples-fields';
 import { Inspection } from './inspection';
 import type { Line } from './line';
+import type { DecisionRule } from '@/core/uncertainty/decide';
 import { inspectionFor } from './receive-schema';
 import '@/core/words/en/paper';
 import '@/core/words/en/services';
@@ -22,6 +24,7 @@ export function newLine(
     model: string;
     serial: string;
     agreesDue: boolean;
+    rule: DecisionRule;
     measurands: string[];
     status: StatusId;
     samples: Samples | null;
@@ -34,7 +37,7 @@ export function newLine(
     title: `${asset.maker} ${asset.model}`,
     serial: asset.serial,
     service: 'calibrate',
-    rule: 'simple',
+    rule: asset.rule,
     promiseOn,
     dueAgreed: asset.agreesDue,
     note: '',
@@ -109,7 +112,7 @@ export function InstrumentLine({
             </div>
             <div className="col-md-3">
               <Field label="Promised for" problem={problems.promiseOn}>
-                <Form.Control type="date" value={line.promiseOn} onChange={(event) => set({ promiseOn: event.target.value })} />
+                <DayInput value={line.promiseOn} onChange={(value) => set({ promiseOn: value })} />
               </Field>
             </div>
             <div className="col-md-3">

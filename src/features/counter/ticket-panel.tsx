@@ -6,6 +6,7 @@ import Form from 'react-bootstrap/Form';
 import { SERVICES, type ServiceId } from '@/core/instrument/service';
 import { say } from '@/core/words/say';
 import { attempt, messageBeside, saidOfWhy, type ClientResult } from '@/platform/client/result';
+import { DayInput } from '@/ui/day-input';
 import { Field } from '@/ui/field';
 import { WhyForm } from '@/ui/why-form';
 import { cancelTicketAction, changeTicketAction, handBackUncalibratedAction } from './actions';
@@ -65,11 +66,7 @@ function Change({ ticketId, wish, begun }: { ticketId: string; wish: Wish; begun
           </div>
           <div className="col-md-3">
             <Field label={say({ code: 'ticket.promise' })} problem={problems.promiseOn}>
-              <Form.Control
-                type="date"
-                value={given.promiseOn ?? ''}
-                onChange={(event) => setGiven({ ...given, promiseOn: event.target.value })}
-              />
+              <DayInput value={given.promiseOn ?? ''} onChange={(value) => setGiven({ ...given, promiseOn: value })} />
             </Field>
           </div>
           <div className="col-md-5">

@@ -6,6 +6,7 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { say } from '@/core/words/say';
 import { attempt, messageBeside, type ClientResult } from '@/platform/client/result';
+import { DECISION_RULES } from '@/core/uncertainty/decide';
 import { Field } from '@/ui/field';
 import { Link } from '@/ui/link';
 import { customersLikeAction } from './actions';
@@ -21,6 +22,9 @@ const EMPTY: CustomerInput = {
   notes: '',
   wantsReminders: true,
   agreesDue: false,
+  rule: 'simple',
+  annexBudgets: false,
+  annexTraces: false,
 };
 const FIELDS = ['name', 'address', 'contact', 'email', 'phone', 'notes'] as const;
 /** A pause in typing after which names that are much alike are looked for, ms. */
@@ -88,6 +92,19 @@ export function CustomerForm<T>({ initial, act, except, send, onDone, onLeave, t
       </div>
       <Form.Check id="wants-reminders" label={say({ code: 'customer.wantsReminders' })} {...register('wantsReminders')} />
       <Form.Check id="agrees-due" label={say({ code: 'customer.agreesDue' })} {...register('agreesDue')} />
+      <Form.Check id="annex-budgets" label={say({ code: 'customer.annexBudgets' })} {...register('annexBudgets')} />
+      <Form.Check id="annex-traces" label={say({ code: 'customer.annexTraces' })} {...register('annexTraces')} />
+      <div className="mt-2" style={{ maxWidth: '20rem' }}>
+        <Field label={say({ code: 'customer.rule' })} problem={errors.rule?.message}>
+          <Form.Select {...register('rule')}>
+            {DECISION_RULES.map((rule) => (
+              <option key={rule} value={rule}>
+                {say({ code: `customer.rule.${rule}` })}
+              </option>
+            ))}
+          </Form.Select>
+        </Field>
+      </div>
       {message && (
         <p className="field-problem mt-2 mb-0" role="alert">
           {message}

@@ -1,5 +1,6 @@
 import * as yup from 'yup';
 import { say } from '@/core/words/say';
+import { DECISION_RULES } from '@/core/uncertainty/decide';
 import { CONTACT_PURPOSES } from '@/core/stored/house';
 import '@/core/words/en/customers';
 
@@ -21,6 +22,9 @@ export const customerSchema = yup.object({
   notes: text(2000).default(''),
   wantsReminders: yup.boolean().default(true),
   agreesDue: yup.boolean().default(false),
+  rule: yup.string().oneOf(DECISION_RULES).optional(),
+  annexBudgets: yup.boolean().optional(),
+  annexTraces: yup.boolean().optional(),
 });
 export type CustomerInput = yup.InferType<typeof customerSchema>;
 

@@ -61,8 +61,9 @@ export function CustomerView({ card, role, zone }: { card: Card; role: Role; zon
   );
 }
 
-function inputOf({ name, address, contact, email, phone, notes, wantsReminders, agreesDue }: Card['customer']) {
-  return { name, address, contact, email, phone, notes, wantsReminders, agreesDue };
+function inputOf({ name, address, contact, email, phone, notes, ...row }: Card['customer']) {
+  const { wantsReminders, agreesDue, rule, annexBudgets, annexTraces } = row;
+  return { name, address, contact, email, phone, notes, wantsReminders, agreesDue, rule, annexBudgets, annexTraces };
 }
 
 function Facts({ customer }: { customer: Card['customer'] }) {
@@ -78,7 +79,19 @@ function Facts({ customer }: { customer: Card['customer'] }) {
         </div>
       ))}
       {customer.wantsReminders && <div className="small">✓ {say({ code: 'customer.wantsReminders' })}</div>}
-      {customer.agreesDue && <div className="small">✓ {say({ code: 'customer.agreesDue' })}</div>}
+      {(['agreesDue', 'annexBudgets', 'annexTraces'] as const).map(
+        (name) =>
+          customer[name] && (
+            <div key={name} className="small">
+              ✓ {say({ code: `customer.${name}` })}
+            </div>
+          ),
+      )}
+      {customer.rule !== 'simple' && (
+        <div className="small">
+          {say({ code: 'customer.rule' })}: {say({ code: `customer.rule.${customer.rule}` })}
+        </div>
+      )}
     </dl>
   );
 }

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { useRouter } from 'next/navigation';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
+import { DayInput } from '@/ui/day-input';
 import { say } from '@/core/words/say';
 import { attempt } from '@/platform/client/result';
 import { day } from '@/ui/format';
@@ -35,7 +36,7 @@ export function UsesPanel({ assetId, uses, today }: { assetId: string; uses: Use
       <div className="d-flex flex-wrap gap-2 align-items-end">
         <Form.Group controlId="uses-on">
           <Form.Label>{say({ code: 'uses.on' })}</Form.Label>
-          <Form.Control type="date" value={readOn} max={today} onChange={(event) => setReadOn(event.target.value)} />
+          <DayInput value={readOn} onChange={(value) => setReadOn(value)} />
         </Form.Group>
         <Form.Group controlId="uses-count">
           <Form.Label>{say({ code: 'uses.count' })}</Form.Label>

@@ -13,7 +13,7 @@ import { dropImportAction, judgeImportAction, takeImportAction, takeImportBackAc
 import { ColumnsPanel, type Mapping } from './columns-panel';
 import { DecisionsPanel, type Asked, type Decisions } from './decisions-panel';
 import { labelOf, type ImportKind } from './import-fields';
-import { DAY_ORDERS, orderOf, type DayOrder } from './read-day';
+import { DAY_ORDERS, orderOf, type DayOrder } from '@/core/quantity/read-day';
 import '@/core/words/en/imports';
 
 type Verdict = 'new' | 'ask' | 'bad' | 'there';

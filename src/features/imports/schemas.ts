@@ -1,6 +1,6 @@
 import * as yup from 'yup';
 import { IMPORT_FIELDS, type ImportField } from '@/core/stored/import';
-import { DAY_ORDERS } from './read-day';
+import { DAY_ORDERS } from '@/core/quantity/read-day';
 import { IMPORT_KINDS } from './import-fields';
 
 export const ROWS_AT_ONCE = 500;

@@ -1,5 +1,8 @@
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
+import { Changed } from '@/ui/changed';
+import { isParts } from '@/ui/is-parts';
+import { DayFilter } from '@/ui/day-filter';
 import { say } from '@/core/words/say';
 import { dayTime } from '@/ui/format';
 import { ExportLinks } from '@/ui/export-links';
@@ -59,14 +62,7 @@ export function AuditTable({ list, query, people, actions, zone }: Props) {
                     </strong>
                   ),
                 )}
-                {Object.keys(row.detail).length > 0 && (
-                  <span className="d-block small quiet">
-                    {Object.entries(row.detail)
-                      .map(([name, value]) => `${name}: ${typeof value === 'string' ? value : JSON.stringify(value)}`)
-                      .join(', ')
-                      .slice(0, 300)}
-                  </span>
-                )}
+                <Detail detail={row.detail} />
               </td>
             </tr>
           ))}
@@ -107,13 +103,13 @@ function AuditChoice({ query, people, actions }: Pick<Props, 'query' | 'people' 
         <span className="small">{say({ code: 'audit.text' })}</span>
         <Form.Control size="sm" name="text" defaultValue={query.text ?? ''} />
       </label>
-      <label className="col-sm-3 col-md-2" style={{ maxWidth: '9.5rem' }}>
+      <label className="col-sm-3 col-md-2" style={{ maxWidth: '12rem' }}>
         <span className="small">{say({ code: 'audit.from' })}</span>
-        <Form.Control size="sm" type="date" name="from" defaultValue={query.from ?? ''} />
+        <DayFilter name="from" initial={query.from ?? ''} />
       </label>
-      <label className="col-sm-3 col-md-2" style={{ maxWidth: '9.5rem' }}>
+      <label className="col-sm-3 col-md-2" style={{ maxWidth: '12rem' }}>
         <span className="small">{say({ code: 'audit.to' })}</span>
-        <Form.Control size="sm" type="date" name="to" defaultValue={query.to ?? ''} />
+        <DayFilter name="to" initial={query.to ?? ''} />
       </label>
       <div className="col-auto">
         <Button type="submit" size="sm" variant="plain">
@@ -121,5 +117,24 @@ function AuditChoice({ query, people, actions }: Pick<Props, 'query' | 'people' 
         </Button>
       </div>
     </Form>
+  );
+}
+
+/** From what to what, where both are known; else what was noted. */
+function Detail({ detail: { before, after, ...rest } }: { detail: Record<string, unknown> }) {
+  const changed = isParts(before) && isParts(after);
+  const noted = Object.entries(changed ? rest : { before, after, ...rest }).filter(([, value]) => value !== undefined);
+  return (
+    <div className="quiet">
+      {changed && <Changed before={before} after={after} />}
+      {noted.length > 0 && (
+        <span className="d-block small">
+          {noted
+            .map(([name, value]) => `${name}: ${typeof value === 'string' ? value : JSON.stringify(value)}`)
+            .join(', ')
+            .slice(0, 300)}
+        </span>
+      )}
+    </div>
   );
 }

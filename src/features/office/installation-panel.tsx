@@ -5,6 +5,7 @@ import Button from 'react-bootstrap/Button';
 import FormControl from 'react-bootstrap/FormControl';
 import { say } from '@/core/words/say';
 import { attempt, saidOfWhy } from '@/platform/client/result';
+import { DayInput } from '@/ui/day-input';
 import { Field } from '@/ui/field';
 import { day } from '@/ui/format';
 import { VerdictMark } from '@/ui/verdict-mark';
@@ -79,12 +80,15 @@ export function InstallationPanel({
       <form onSubmit={send} noValidate>
         {FIELDS.map((name) => (
           <Field key={name} label={say({ code: `installation.${name}` })} problem={problems[name]}>
-            <FormControl
-              {...(name === 'tried' || name === 'result' ? { as: 'textarea' as const, rows: 2 } : {})}
-              {...(name === 'checkedOn' ? { type: 'date', style: { width: '12rem' } } : {})}
-              value={given[name]}
-              onChange={(event) => setGiven({ ...given, [name]: event.target.value })}
-            />
+            {name === 'checkedOn' ? (
+              <DayInput value={given.checkedOn} onChange={(value) => setGiven({ ...given, checkedOn: value })} />
+            ) : (
+              <FormControl
+                {...(name === 'tried' || name === 'result' ? { as: 'textarea' as const, rows: 2 } : {})}
+                value={given[name]}
+                onChange={(event) => setGiven({ ...given, [name]: event.target.value })}
+              />
+            )}
           </Field>
         ))}
         <Button type="submit">{say({ code: 'installation.note' })}</Button>

@@ -6,12 +6,14 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { ROLES } from '@/core/record/event';
 import { LABEL_PAPERS } from '@/core/paper/label-paper';
+import { DAY_ORDERS } from '@/core/quantity/read-day';
 import { say } from '@/core/words/say';
 import { attempt } from '@/platform/client/result';
 import type { WorkshopSettings } from '@/platform/settings';
 import { Field } from '@/ui/field';
 import { saveSettingsAction } from './actions';
 import { settingsSchema } from './schemas';
+import '@/core/words/en/day';
 import '@/core/words/en/paper';
 import '@/core/words/en/house';
 import '@/core/words/en/account';
@@ -74,6 +76,17 @@ export function SettingsForm({ settings }: { settings: WorkshopSettings }) {
         <div className="col-md-4">
           <Field label="Currency of prices" problem={errors.currency?.message}>
             <Form.Control {...register('currency')} />
+          </Field>
+        </div>
+        <div className="col-md-4">
+          <Field label={say({ code: 'settings.dayOrder' })} problem={errors.dayOrder?.message}>
+            <Form.Select {...register('dayOrder')}>
+              {DAY_ORDERS.map((order) => (
+                <option key={order} value={order}>
+                  {say({ code: `settings.dayOrder.${order}` })}
+                </option>
+              ))}
+            </Form.Select>
           </Field>
         </div>
         <div className="col-md-4">

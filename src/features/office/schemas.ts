@@ -1,5 +1,6 @@
 import * as yup from 'yup';
 import { LABEL_PAPERS } from '@/core/paper/label-paper';
+import { DAY_ORDERS } from '@/core/quantity/read-day';
 import { ROLES } from '@/core/record/event';
 
 export const settingsSchema = yup.object({
@@ -32,6 +33,7 @@ export const settingsSchema = yup.object({
     .trim()
     .matches(/^[A-Z]{3}$/, 'Three capital letters, such as EUR.')
     .default('EUR'),
+  dayOrder: yup.string().oneOf(DAY_ORDERS).default('dayFirst'),
   labelPaper: yup.string().oneOf(LABEL_PAPERS).default('62x29'),
   remindAfterDays: yup.number().typeError('A number.').integer().min(1).max(180).required(),
 });

@@ -6,6 +6,7 @@ import { useRouter } from 'next/navigation';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { attempt } from '@/platform/client/result';
+import { DayInput } from '@/ui/day-input';
 import { Field } from '@/ui/field';
 import { day } from '@/ui/format';
 import { VerdictMark } from '@/ui/verdict-mark';
@@ -196,7 +197,7 @@ function ExchangeForm({ probe, hosts, today, done }: { probe: ProbeOnShelf; host
       </div>
       <div className="col-sm-2">
         <Field label="On" problem={problem?.fields.on}>
-          <Form.Control type="date" value={given.on} onChange={(event) => set({ on: event.target.value })} />
+          <DayInput value={given.on} onChange={(value) => set({ on: value })} />
         </Field>
       </div>
       <div className="col-sm-3">

@@ -6,6 +6,7 @@ import FormCheck from 'react-bootstrap/FormCheck';
 import FormControl from 'react-bootstrap/FormControl';
 import { say } from '@/core/words/say';
 import { attempt } from '@/platform/client/result';
+import { DayInput } from '@/ui/day-input';
 import { Field } from '@/ui/field';
 import { dayTime } from '@/ui/format';
 import { changeTokenAction, endTokenAction, makeTokenAction } from './actions';
@@ -97,12 +98,7 @@ export function ProgramsPanel({
           )}
         </fieldset>
         <Field label={say({ code: 'programs.until' })} problem={problems.goodUntil}>
-          <FormControl
-            type="date"
-            style={{ width: '12rem' }}
-            value={given.goodUntil}
-            onChange={(event) => setGiven({ ...given, goodUntil: event.target.value })}
-          />
+          <DayInput value={given.goodUntil} onChange={(value) => setGiven({ ...given, goodUntil: value })} />
         </Field>
         <Button type="submit">{say({ code: 'programs.make' })}</Button>
         {token && (
@@ -140,12 +136,10 @@ function TokenLine({ token, state, stands }: { token: TokenShown; state: string;
         value={name}
         onChange={(event) => setName(event.target.value)}
       />
-      <FormControl
-        type="date"
-        style={{ width: '11rem' }}
+      <DayInput
         aria-label={say({ code: 'programs.untilOf', numbers: { name: token.name } })}
         value={goodUntil}
-        onChange={(event) => setGoodUntil(event.target.value)}
+        onChange={(value) => setGoodUntil(value)}
       />
       <Button
         variant="plain"

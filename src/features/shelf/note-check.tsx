@@ -5,6 +5,7 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import type { ReferenceSnapshot } from '@/core/record/reference-snapshot';
 import { attempt } from '@/platform/client/result';
+import { DayInput } from '@/ui/day-input';
 import { Field } from '@/ui/field';
 import { noteCheckAction } from './actions';
 
@@ -66,12 +67,7 @@ export function NoteCheck({
       </Field>
       {!gas && !liquid && (
         <Field label="Next check due" problem={fields.nextDue}>
-          <Form.Control
-            type="date"
-            value={nextDue}
-            onChange={(event) => setNextDue(event.target.value)}
-            style={{ width: '12rem' }}
-          />
+          <DayInput value={nextDue} onChange={(value) => setNextDue(value)} />
         </Field>
       )}
       <div className="d-flex flex-wrap gap-2">

@@ -7,6 +7,7 @@ import FormSelect from 'react-bootstrap/FormSelect';
 import { say } from '@/core/words/say';
 import { attempt } from '@/platform/client/result';
 import { useSearch } from '@/platform/client/use-search';
+import { DayInput } from '@/ui/day-input';
 import { Field } from '@/ui/field';
 import { findBorrowerAction, lendAction } from './actions';
 import '@/core/words/en/stock';
@@ -88,11 +89,7 @@ export function LendForm({ instruments, to, until }: Props) {
           ))}
         </div>
         <Field label={say({ code: 'loan.until' })} problem={problems.dueBack}>
-          <FormControl
-            type="date"
-            value={given.dueBack}
-            onChange={(event) => setGiven({ ...given, dueBack: event.target.value })}
-          />
+          <DayInput value={given.dueBack} onChange={(value) => setGiven({ ...given, dueBack: value })} />
         </Field>
         {(['contact', 'note'] as const).map((name) => (
           <Field key={name} label={say({ code: `loan.${name}` })} problem={problems[name]}>

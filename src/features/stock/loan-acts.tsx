@@ -5,6 +5,7 @@ import Button from 'react-bootstrap/Button';
 import FormControl from 'react-bootstrap/FormControl';
 import { say } from '@/core/words/say';
 import { attempt, type Attempted } from '@/platform/client/result';
+import { DayInput } from '@/ui/day-input';
 import { Field } from '@/ui/field';
 import { changeLoanAction, takeLoanBackAction } from './actions';
 import '@/core/words/en/stock';
@@ -32,11 +33,7 @@ export function LoanActs({ loanId, on }: { loanId: string; on: { dueBack: string
         onSubmit={send(() => attempt(() => changeLoanAction({ loanId, ...given })))}
       >
         <Field label={say({ code: 'loan.until' })} problem={problems.dueBack ?? problems.assetId}>
-          <FormControl
-            type="date"
-            value={given.dueBack}
-            onChange={(event) => setGiven({ ...given, dueBack: event.target.value })}
-          />
+          <DayInput value={given.dueBack} onChange={(value) => setGiven({ ...given, dueBack: value })} />
         </Field>
         {(['contact', 'note'] as const).map((name) => (
           <Field key={name} label={say({ code: `loan.${name}` })} problem={problems[name]}>

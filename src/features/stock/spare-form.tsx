@@ -7,6 +7,7 @@ import FormSelect from 'react-bootstrap/FormSelect';
 import { SPARE_KINDS, type SpareKind } from '@/core/supply/spare';
 import { say } from '@/core/words/say';
 import { attempt } from '@/platform/client/result';
+import { DayInput } from '@/ui/day-input';
 import { Field } from '@/ui/field';
 import { keepSpareAction } from './actions';
 import type { Spare } from './server/spares';
@@ -14,12 +15,12 @@ import '@/core/words/en/stock';
 
 const EMPTY = { kind: 'sensor' as SpareKind, name: '', partNumber: '', serial: '', shelfUntil: '', place: '', quantity: '1' };
 const FIELDS = [
-  ['name', '15rem', 'text'],
-  ['partNumber', '8rem', 'text'],
-  ['serial', '9rem', 'text'],
-  ['shelfUntil', '10rem', 'date'],
-  ['place', '7rem', 'text'],
-  ['quantity', '5rem', 'text'],
+  ['name', '15rem'],
+  ['partNumber', '8rem'],
+  ['serial', '9rem'],
+  ['shelfUntil', '11rem'],
+  ['place', '7rem'],
+  ['quantity', '5rem'],
 ] as const;
 
 /** A new spare, or one that is corrected: its count as well, after somebody counted. */
@@ -57,15 +58,18 @@ export function SpareForm({ spare, done }: { spare: Spare | null; done: () => vo
           ))}
         </FormSelect>
       </Field>
-      {FIELDS.map(([name, width, type]) => (
+      {FIELDS.map(([name, width]) => (
         <Field key={name} label={say({ code: `spare.${name}` })} problem={problems[name]}>
-          <FormControl
-            type={type}
-            style={{ width }}
-            className={name === 'name' || name === 'place' ? '' : 'mono'}
-            value={given[name]}
-            onChange={(event) => setGiven({ ...given, [name]: event.target.value })}
-          />
+          {name === 'shelfUntil' ? (
+            <DayInput value={given.shelfUntil} onChange={(value) => setGiven({ ...given, shelfUntil: value })} />
+          ) : (
+            <FormControl
+              style={{ width }}
+              className={name === 'name' || name === 'place' ? '' : 'mono'}
+              value={given[name]}
+              onChange={(event) => setGiven({ ...given, [name]: event.target.value })}
+            />
+          )}
         </Field>
       ))}
       <div className="d-flex gap-2 pt-4 mt-1">

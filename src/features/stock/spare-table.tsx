@@ -54,7 +54,14 @@ export function SpareTable({ spares, today, mayKeep }: { spares: readonly Spare[
                   {one.endedAt ? one.shelfUntil && day(one.shelfUntil) : <Keeps spare={one} today={today} />}
                 </td>
                 <td>{one.place}</td>
-                <td className="mono text-end">{one.quantity}</td>
+                <td className="text-end">
+                  <span className="mono">{one.quantity}</span>
+                  {one.quantity === 0 && !one.serial && !one.endedAt && (
+                    <span className="d-block small">
+                      <VerdictMark state="cannotTell" word={say({ code: 'spare.gone' })} />
+                    </span>
+                  )}
+                </td>
                 <td>
                   {mayKeep && !one.endedAt && (
                     <>
@@ -82,13 +89,16 @@ export function SpareTable({ spares, today, mayKeep }: { spares: readonly Spare[
 }
 
 /** Until when it may be fitted, with what presses. */
-function Keeps({ spare: { shelfUntil, quantity, serial }, today }: { spare: Spare; today: string }) {
+function Keeps({ spare: { shelfUntil }, today }: { spare: Spare; today: string }) {
   const left = shelfUntil ? differenceInCalendarDays(parseISO(shelfUntil), parseISO(today)) : null;
   return (
     <>
       {shelfUntil && day(shelfUntil)}
-      {quantity === 0 && !serial && <VerdictMark state="cannotTell" word={say({ code: 'spare.gone' })} />}
-      {left !== null && left < 0 && <VerdictMark state="outside" word={say({ code: 'spare.expired' })} />}
+      {left !== null && left < 0 && (
+        <span className="d-block small">
+          <VerdictMark state="outside" word={say({ code: 'spare.expired' })} />
+        </span>
+      )}
       {left !== null && left >= 0 && left <= SOON_DAYS && (
         <span className="d-block small fw-semibold">{say({ code: 'spare.soon', numbers: { days: left } })}</span>
       )}

@@ -44,8 +44,7 @@ export function SparesFitted({ ticketId, spares: { used, left }, zone, mayFit }:
         {used.map(({ use, item }) => (
           <li key={use.id}>
             <span className={use.backAt ? 'struck' : ''}>
-              <span className="mono">{use.quantity} ×</span> {item.name}{' '}
-              <span className="mono small">{item.serial || item.partNumber}</span>
+              {use.quantity} × {item.name} <span className="mono small">{item.serial || item.partNumber}</span>
             </span>{' '}
             <span className="quiet small">
               {say({ code: 'spare.by', numbers: { by: use.usedBy, at: dayTime(use.usedAt, zone) } })}

@@ -112,6 +112,7 @@ export const WORKSHOP = {
   remindAheadDays: 21,
   remindAfterDays: 14,
   currency: 'EUR',
+  dayOrder: 'dayFirst' as const,
   annexBudgets: false,
   annexTraces: false,
 };

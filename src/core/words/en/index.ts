@@ -16,6 +16,7 @@ import { EDITOR } from './editor';
 import { WALK } from './walk';
 import { CORRECT } from './correct';
 import { CUSTOMERS } from './customers';
+import { DAY } from './day';
 import { DID } from './did';
 import { CHANGED } from './changed';
 import { DOCUMENT_KINDS } from './document-kinds';
@@ -81,6 +82,7 @@ export const EN = {
   ...WALK,
   ...CORRECT,
   ...CUSTOMERS,
+  ...DAY,
   ...DID,
   ...CHANGED,
   ...DOCUMENT_KINDS,

@@ -13,6 +13,7 @@ import { withCurves } from './curves';
 import { ownedAsset } from './owned-asset';
 import { software } from '@/platform/software';
 import type { UseCaseContext } from '@/platform/use-case';
+import { annexesWanted } from './annexes-wanted';
 import { workedOn } from './worked-on';
 import '@/core/words/en/certificate';
 import '@/core/words/en/services';
@@ -82,7 +83,8 @@ export async function contentOf(
     .map((at) => state.paper?.day ?? dateIn(settings.zone, new Date(at)))
     .sort();
   const finished = workedOn(state, settings.zone, now);
-  const annexTraces = given.annexes?.traces ?? settings.annexTraces;
+  const wanted = await annexesWanted(tx, loaded.row.id);
+  const annexes = { budgets: given.annexes?.budgets ?? wanted.budgets, traces: given.annexes?.traces ?? wanted.traces };
   const content = certificateContent({
     procedure,
     state,
@@ -102,10 +104,7 @@ export async function contentOf(
     authorisedAt: now.toISOString(),
     lastHash: loaded.lastHash,
     standing: await standingValues(tx),
-    annexes: {
-      budgets: given.annexes?.budgets ?? settings.annexBudgets,
-      traces: annexTraces,
-    },
+    annexes,
   });
-  return annexTraces ? { ...content, traces: await withCurves({ tx }, loaded, content.traces) } : content;
+  return annexes.traces ? { ...content, traces: await withCurves({ tx }, loaded, content.traces) } : content;
 }

@@ -17,6 +17,7 @@ export async function findCustomers(tx: Transaction, text: string) {
       contact: customer.contact,
       email: customer.email,
       agreesDue: customer.agreesDue,
+      rule: customer.rule,
     })
     .from(customer)
     .where(
@@ -67,6 +68,7 @@ async function instruments(tx: Transaction, which: SQL | undefined, order: SQL, 
       customerId: asset.customerId,
       customer: customer.name,
       agreesDue: customer.agreesDue,
+      rule: customer.rule,
       status: asset.status,
       measurands: sql<
         string[]

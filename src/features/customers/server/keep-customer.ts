@@ -43,7 +43,19 @@ export async function createCustomer(context: UseCaseContext, input: CustomerInp
   return row!;
 }
 
-const CORRECTED = ['name', 'address', 'contact', 'email', 'phone', 'notes', 'wantsReminders', 'agreesDue'] as const;
+const CORRECTED = [
+  'name',
+  'address',
+  'contact',
+  'email',
+  'phone',
+  'notes',
+  'wantsReminders',
+  'agreesDue',
+  'rule',
+  'annexBudgets',
+  'annexTraces',
+] as const;
 
 /**
  * Corrects a customer. Issued documents keep what they were issued with.
@@ -56,7 +68,7 @@ export async function correctCustomer(
   requireKeeper(context);
   const row = await heldCustomer(context, customerId);
   if (row.version !== version) {
-    const differs = CORRECTED.filter((name) => row[name] !== input[name]);
+    const differs = CORRECTED.filter((name) => input[name] !== undefined && row[name] !== input[name]);
     if (differs.length > 0)
       throw new Problem(
         say({ code: 'customer.meanwhile' }),

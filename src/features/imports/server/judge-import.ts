@@ -5,7 +5,7 @@ import { importBatch, importRow } from '@/data/schema';
 import { need } from '@/platform/need';
 import type { UseCaseContext } from '@/platform/use-case';
 import type { ImportKind } from '../import-fields';
-import type { DayOrder } from '../read-day';
+import type { DayOrder } from '@/core/quantity/read-day';
 import { byTheTable } from './by-the-table';
 import { heldBatch } from './held-batch';
 import { readRow } from './read-row';

@@ -1,7 +1,7 @@
 import * as yup from 'yup';
 import type { ImportField, ImportProblem } from '@/core/stored/import';
 import type { ImportKind } from '../import-fields';
-import { readDay, type DayOrder } from '../read-day';
+import { readDay, type DayOrder } from '@/core/quantity/read-day';
 
 /** As long as the fields of their own rooms allow. */
 const MOST: Partial<Record<ImportField, number>> = {

@@ -5,6 +5,7 @@ import Button from 'react-bootstrap/Button';
 import FormControl from 'react-bootstrap/FormControl';
 import { say } from '@/core/words/say';
 import { attempt } from '@/platform/client/result';
+import { DayInput } from '@/ui/day-input';
 import { Field } from '@/ui/field';
 import { releaseProcedureAction } from '../actions';
 import '@/core/words/en/procedures';
@@ -47,12 +48,15 @@ export function ReleaseForm({
       <p className="quiet">{say({ code: 'procedures.releaseHow' })}</p>
       {FIELDS.map((name) => (
         <Field key={name} label={say({ code: `procedures.${name}` })} problem={problems[name]}>
-          <FormControl
-            {...(name === 'tried' || name === 'result' ? { as: 'textarea' as const, rows: 2 } : {})}
-            {...(name === 'validatedOn' ? { type: 'date', style: { width: '12rem' } } : {})}
-            value={typed[name]}
-            onChange={(event) => setTyped({ ...typed, [name]: event.target.value })}
-          />
+          {name === 'validatedOn' ? (
+            <DayInput value={typed.validatedOn} onChange={(value) => setTyped({ ...typed, validatedOn: value })} />
+          ) : (
+            <FormControl
+              {...(name === 'tried' || name === 'result' ? { as: 'textarea' as const, rows: 2 } : {})}
+              value={typed[name]}
+              onChange={(event) => setTyped({ ...typed, [name]: event.target.value })}
+            />
+          )}
         </Field>
       ))}
       <Button type="submit" variant="primary">

@@ -5,7 +5,7 @@ import { say } from '@/core/words/say';
 import { unconfirmedIn } from '@/features/budgets/server';
 import { runView } from '@/features/bench/server';
 import { ApprovalView } from '@/features/certificates';
-import { noticeFor } from '@/features/certificates/server';
+import { annexesWanted, noticeFor } from '@/features/certificates/server';
 import { page } from '@/platform/page';
 import { may } from '@/platform/permission';
 import { readSettings } from '@/platform/settings';
@@ -26,7 +26,7 @@ export default page({ permission: 'bench', name: '/approve/[id]' }, async ({ tx,
         mayApprove={may(actor.role, 'approve')}
         sameHand={sameHand}
         notice={await noticeFor(tx, params.id!)}
-        annexes={{ budgets: settings.annexBudgets, traces: settings.annexTraces }}
+        annexes={await annexesWanted(tx, params.id!)}
         unconfirmed={open.map(
           (one) => `${one.measurand}: ${say({ code: `standing.${one.standing as StandingId}` })} ${one.value}`,
         )}
