@@ -1,8 +1,18 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { addDays, format } from 'date-fns';
-import { approveRun, labelsOf, listCertificates, newestOfAssets, CERTIFICATE_SORTS } from '@/features/certificates/server';
-import { ASSET_SORTS, listAssets } from '@/features/assets/server';
-import { createCustomer, listCustomers } from '@/features/customers/server';
+import Papa from 'papaparse';
+import { listTickets, TICKET_SORTS, ticketList, ticketsCsv } from '@/features/counter/server';
+import {
+  approveRun,
+  certificateList,
+  certificatesCsv,
+  labelsOf,
+  listCertificates,
+  newestOfAssets,
+  CERTIFICATE_SORTS,
+} from '@/features/certificates/server';
+import { ASSET_SORTS, assetList, assetsCsv, listAssets } from '@/features/assets/server';
+import { createCustomer, customersCsv, listCustomers } from '@/features/customers/server';
 import { changeMany, dueList, makeReminders, outbox } from '@/features/due/server';
 import type { Transaction } from '@/data/connection';
 import { openWorld, type World } from './world';
@@ -97,6 +107,42 @@ describe('lists: every order, forwards and backwards, page by page, has each row
       expect(seen).toEqual(down ? order.reverse() : order);
     },
   );
+  const TICKETS = {
+    received: 't.created_at, t.id',
+    promised: 't.promise_on asc nulls last, t.id',
+    customer: 'lower(c.name), c.id, t.created_at, t.id',
+  };
+  it.each(TICKET_SORTS.flatMap((sort) => [false, true].map((down) => ({ sort, down }))))(
+    'tickets by $sort, down $down',
+    async ({ sort, down }) => {
+      const order = await told(`select t.id from ticket t join customer c on c.id = t.customer_id order by ${TICKETS[sort]}`);
+      const seen = await walked((after) => inTx(({ tx }) => listTickets(tx, { sort, down, after, pageSize: 3 })));
+      expect(seen).toEqual(down ? order.reverse() : order);
+    },
+  );
+  it('what is exported is what the list says, in its order: choice, search, direction; without any all of it', async () => {
+    const rows = (csv: string, column: string) =>
+      Papa.parse<Record<string, string>>(csv, { header: true }).data.map((row) => row[column]);
+    const search = { q: 'LST-', sort: 'due', down: 'yes' };
+    const shown = await inTx(({ tx }) => listAssets(tx, assetList(search).asked));
+    expect(shown.rows).toHaveLength(mine.length);
+    expect(rows(await inTx(({ tx }) => assetsCsv(tx, assetList(search).asked)), 'serial')).toEqual(
+      shown.rows.map((row) => row.serial),
+    );
+    expect(rows(await inTx(({ tx }) => assetsCsv(tx)), 'serial')).toHaveLength((await told('select id from asset')).length);
+    const here = await inTx(({ tx }) => ticketsCsv(tx, ticketList({ state: 'toReturn', sort: 'received', down: 'no' }).asked));
+    expect(rows(here, 'ticket')).toEqual(
+      (await world.app.query("select code from ticket where status = 'toReturn' order by created_at, id")).rows.map(
+        (row: { code: string }) => row.code,
+      ),
+    );
+    const [numbers, customers] = [
+      await inTx(({ tx }) => certificatesCsv(tx, certificateList({ sort: 'number', down: 'no' }).asked)),
+      await inTx(({ tx }) => customersCsv(tx, { q: 'works', down: true })),
+    ];
+    expect(rows(numbers, 'number')).toEqual([...rows(numbers, 'number')].sort());
+    expect(rows(customers, 'name').map((name) => name?.slice(0, 4))).toEqual(['Zeta', 'aale']);
+  });
   it('customers and the due list backwards', async () => {
     const names = await told('select id from customer where merged_into is null order by lower(name) desc, id desc');
     expect(

@@ -6,3 +6,4 @@ export { standingOf } from './server/standing';
 export { retireAsset, takeBackAsset } from './server/retire';
 export { correctChannels } from './server/correct-channels';
 export { correctAsset, giveToCustomer } from './server/correct-asset';
+export { assetList } from './server/asset-list';

@@ -12,3 +12,4 @@ export { noticeFor } from './server/notice';
 export { labelsOf, newestOfAssets } from './server/labels';
 export { documentsZip, MOST_DOCUMENTS, zipResponse } from './server/zip';
 export { annexesWanted } from './server/annexes-wanted';
+export { certificateList } from './server/certificate-list';

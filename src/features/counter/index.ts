@@ -6,5 +6,6 @@ export { ReceiptPaper } from './receipt-paper';
 export { ReceiptTable } from './receipt-table';
 export { Slip, TicketSlip } from './slip';
 export { SamplesFields } from './samples-fields';
+export { TicketTable } from './ticket-table';
 export { TicketPanel } from './ticket-panel';
 export { HandBackPaper } from './hand-back-paper';

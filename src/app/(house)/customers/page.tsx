@@ -6,7 +6,7 @@ import { ExportLinks } from '@/ui/export-links';
 import { page } from '@/platform/page';
 import { may } from '@/platform/permission';
 import { Link } from '@/ui/link';
-import { readList } from '@/ui/list/list-address';
+import { queryOf, readList } from '@/ui/list/list-address';
 import { readSettings } from '@/platform/settings';
 import '@/core/words/en/customers';
 import '@/core/words/en/imports';
@@ -27,7 +27,7 @@ export default page({ permission: 'signedIn', name: '/customers' }, async ({ tx,
               {say({ code: 'import.link' })}
             </Link>
           )}
-          <ExportLinks base="/customers/export" />
+          <ExportLinks base="/customers/export" query={queryOf(list)} />
         </span>
       </div>
       {may(actor.role, 'receive') && (

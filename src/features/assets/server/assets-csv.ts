@@ -2,16 +2,23 @@ import { asc, eq } from 'drizzle-orm';
 import Papa from 'papaparse';
 import { SAMPLE_QUANTITIES } from '@/core/instrument/samples';
 import type { Transaction } from '@/data/connection';
+import { listAssets, type AssetAsked } from './list-assets';
 import { asset, assetUse, customer, instrumentModel } from '@/data/schema';
 
-/** Every instrument with where it stands, since when, why and by whom, what it is used for and when it is due: a table for whoever wants to count. */
-export async function assetsCsv(tx: Transaction): Promise<string> {
-  const rows = await tx
+/** Rows of the table at most. */
+const MOST_ROWS = 1_000_000;
+
+/** Instruments of a list with where it stands, since when, why and by whom, what it is used for and when it is due: a table for whoever wants to count. */
+export async function assetsCsv(tx: Transaction, asked: AssetAsked = {}): Promise<string> {
+  // The list says which, and in which order.
+  const place = new Map((await listAssets(tx, { ...asked, pageSize: MOST_ROWS })).rows.map(({ id }, at) => [id, at]));
+  const all = await tx
     .select({ asset, model: instrumentModel.name, kind: instrumentModel.kind, customer: customer.name })
     .from(asset)
     .innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id))
     .innerJoin(customer, eq(asset.customerId, customer.id))
     .orderBy(asset.serial, asset.id);
+  const rows = all.filter((row) => place.has(row.asset.id)).sort((a, b) => place.get(a.asset.id)! - place.get(b.asset.id)!);
   // The last one of each instrument stays.
   const uses = new Map((await tx.select().from(assetUse).orderBy(asc(assetUse.readOn))).map((one) => [one.assetId, one]));
   return Papa.unparse(

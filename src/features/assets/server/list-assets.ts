@@ -54,6 +54,9 @@ interface Asked {
   pageSize?: number;
 }
 
+/** What of the list is asked for, the page left out. */
+export type AssetAsked = Omit<Asked, 'after' | 'pageSize'>;
+
 const TABLES = sql`asset a join instrument_model m on m.id = a.model_id join customer c on c.id = a.customer_id`;
 
 /** Instruments by serial, tag, maker, model or customer, in one of four orders; paged by the keys of the order. */

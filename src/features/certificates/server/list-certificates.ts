@@ -55,6 +55,9 @@ interface Asked {
   pageSize?: number;
 }
 
+/** What of the list is asked for, the page left out. */
+export type CertificateAsked = Omit<Asked, 'after' | 'pageSize'>;
+
 /** Issued documents, in one of three orders, paged by the keys of the order. */
 export async function listCertificates(
   tx: Transaction,
@@ -77,9 +80,9 @@ export async function listCertificates(
 
 /** Rows of the table at most. */
 const MOST_ROWS = 50_000;
-/** Documents as a table, the newest first; times in UTC. */
-export async function certificatesCsv(tx: Transaction, q?: string): Promise<string> {
-  const { rows } = await listCertificates(tx, { q, pageSize: MOST_ROWS });
+/** Documents as a table, in the list's order and choice; times in UTC. */
+export async function certificatesCsv(tx: Transaction, asked: CertificateAsked = {}): Promise<string> {
+  const { rows } = await listCertificates(tx, { ...asked, pageSize: MOST_ROWS });
   return Papa.unparse(
     {
       fields: ['number', 'revision', 'kind', 'issued', 'maker', 'model', 'serial', 'customer', 'as_found', 'as_left', 'replaced'],

@@ -2,6 +2,7 @@ import { asc, isNull, sql } from 'drizzle-orm';
 import Papa from 'papaparse';
 import type { Transaction } from '@/data/connection';
 import { asset, customer, customerContact } from '@/data/schema';
+import { listCustomers } from './list-customers';
 
 const FIELDS = [
   'name',
@@ -21,13 +22,21 @@ const FIELDS = [
   'since',
 ];
 
-/** Every customer with contacts and wishes: a table for whoever wants it elsewhere. Dates as ISO 8601. */
-export async function customersCsv(tx: Transaction): Promise<string> {
-  const rows = await tx
+/** Rows of the table at most. */
+const MOST_ROWS = 200_000;
+
+/** Customers with contacts and wishes, those who ended too: all of them, or whom the list finds, in its order. Dates as ISO 8601. */
+export async function customersCsv(tx: Transaction, { q, down = false }: { q?: string; down?: boolean } = {}): Promise<string> {
+  const found = q?.trim()
+    ? new Set((await listCustomers(tx, { q, retired: true, today: 'infinity', pageSize: MOST_ROWS })).rows.map((row) => row.id))
+    : null;
+  const all = await tx
     .select()
     .from(customer)
     .where(isNull(customer.mergedInto))
     .orderBy(sql`lower(${customer.name})`, customer.id);
+  const rows = all.filter((row) => !found || found.has(row.id));
+  if (down) rows.reverse();
   const counts = new Map(
     (
       await tx
