@@ -4,7 +4,7 @@ import * as schema from '@/data/schema';
 import type { Transaction } from '@/data/connection';
 import { listAssets } from '@/features/assets/server';
 import { listCertificates } from '@/features/certificates/server';
-import { findAnything } from '@/features/counter/server';
+import { findAnything, listTickets } from '@/features/counter/server';
 import { listCustomers } from '@/features/customers/server';
 import { dueCounts, dueList } from '@/features/due/server';
 import { workInHouse } from '@/features/money/server';
@@ -24,6 +24,7 @@ export const LISTS: Record<string, { path: string; uses: Use[] }> = {
   customers: { path: '/customers', uses: [(tx) => listCustomers(tx, { today })] },
   'due list': { path: '/due', uses: [(tx) => dueList(tx, { window: 'overdue', today }), (tx) => dueCounts(tx, today)] },
   certificates: { path: '/certificates', uses: [(tx) => listCertificates(tx, {})] },
+  tickets: { path: '/tickets', uses: [(tx) => listTickets(tx, {})] },
   'work in the house': { path: '/work', uses: [(tx) => workInHouse(tx, new Date())] },
 };
 

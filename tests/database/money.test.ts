@@ -10,7 +10,9 @@ import {
   deliveredCsv,
   endPrice,
   keepPrice,
+  mailOffer,
   makeOffer,
+  offersByMail,
   moneyOf,
   notePosition,
   pricesNow,
@@ -49,8 +51,19 @@ describe('finding, offer, the customer’s word, part, then calibrate', () => {
     ).rejects.toThrow('waits for its answer already');
     const { lines } = await world.db.transaction((tx) => workInHouse(tx, now));
     expect(lines.find((one) => one.ticketId === ticketId)!.offer).toBe(made.number);
+    await as(counter, (context) => mailOffer(context, { offerId: made.id, to: 'quay@offer.example' }));
+    const { sent } = await world.db.transaction((tx) => offersByMail(tx, ticketId, world.customerId));
+    expect(sent[made.id]).toMatchObject({ recipient: 'quay@offer.example', state: 'queued' });
+    const { rows } = await world.app.query('select subject, body from mail where recipient = $1', ['quay@offer.example']);
+    expect(rows).toHaveLength(1);
+    expect(rows[0].subject).toContain(made.number);
+    for (const part of ['H2S sensor at its end', '1 × H2S sensor (S-4): 119.90', '0.5 × Bench work: 42.00', 'Total: 161.90'])
+      expect(rows[0].body).toContain(part);
     await as(counter, (context) =>
       answerOffer(context, { offerId: made.id, answer: 'accepted', by: 'Mr Quay', how: 'telephone' }),
+    );
+    await expect(as(counter, (context) => mailOffer(context, { offerId: made.id, to: 'quay@offer.example' }))).rejects.toThrow(
+      'has its answer already',
     );
     const money = await world.db.transaction((tx) => moneyOf(tx, ticketId));
     // 119.90 + 0.5 × 84.00, by hand.

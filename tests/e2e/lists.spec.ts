@@ -88,6 +88,29 @@ test('documents: found outside, of one kind, several as one file', async ({ page
   expect(Object.keys(unzipSync(new Uint8Array(readFileSync(file))))).toHaveLength(4);
 });
 
+test('tickets of all years: found by whose they are, of one state, the slips of several in one print, and taken out as shown', async ({
+  page,
+}) => {
+  await signIn(page, 'counter', '/work');
+  await page.getByRole('link', { name: 'Tickets', exact: true }).click();
+  await page.waitForURL('**/tickets');
+  await page.getByRole('searchbox').or(page.getByLabel('Search tickets')).first().fill('ship repair');
+  await page.waitForURL(/q=ship/);
+  await page.getByRole('link', { name: 'returned', exact: true }).click();
+  await expect(page).toHaveURL(/state=returned/);
+  const rows = page.locator('tbody tr');
+  await expect(rows.first()).toContainText('Ship Repair');
+  const [shown] = [await rows.locator('.row-link').allInnerTexts()];
+  const csv = await page.request.get((await page.getByRole('link', { name: 'CSV' }).getAttribute('href'))!);
+  const lines = (await csv.text()).split(/\r?\n/).slice(1);
+  expect(lines.slice(0, shown.length).map((line) => line.split(',')[0])).toEqual(shown);
+  await rows.nth(0).getByRole('checkbox').check();
+  await rows.nth(1).getByRole('checkbox').check();
+  await page.getByRole('button', { name: /^Slips/ }).click();
+  await page.waitForURL('**/tickets/slips**');
+  await expect(page.locator('.slip')).toHaveCount(2);
+});
+
 test('a figure of a bottle that was entered wrongly is put right, says why, and the bottle is accepted anew', async ({
   page,
 }) => {

@@ -3,6 +3,7 @@ import type { ServiceId } from '@/core/instrument/service';
 import type { PositionKind } from '@/core/money/position';
 import { readPositions } from '@/core/stored/positions';
 import { checked, instant } from './columns';
+import { mail } from './records';
 import { ticket } from './work';
 
 /** What a service or a part costs here. */
@@ -38,6 +39,8 @@ export const offer = pgTable('offer', {
   answeredHow: text('answered_how').notNull().default(''),
   notedBy: text('noted_by'),
   answeredAt: instant('answered_at'),
+  /** The mail with which it went out last. */
+  mailId: uuid('mail_id').references(() => mail.id),
 });
 
 /** A line of a job: what stands on the delivery note and goes to whoever writes the invoices. */

@@ -1,6 +1,15 @@
 'use server';
 import { action } from '@/platform/action';
-import { answerSchema, endPriceSchema, offerSchema, positionSchema, priceSchema, strikePositionSchema } from './money-schema';
+import {
+  answerSchema,
+  endPriceSchema,
+  mailOfferSchema,
+  offerSchema,
+  positionSchema,
+  priceSchema,
+  strikePositionSchema,
+} from './money-schema';
+import { mailOffer } from './server/mail-offer';
 import { answerOffer, makeOffer } from './server/offers';
 import { notePosition, strikePosition } from './server/positions';
 import { endPrice, keepPrice } from './server/prices';
@@ -43,4 +52,8 @@ export const strikePositionAction = action(
     audit: (input) => `${input.positionId}: ${input.why}`,
   },
   strikePosition,
+);
+export const mailOfferAction = action(
+  { name: 'mailOffer', permission: 'receive', schema: mailOfferSchema, audit: (input) => `${input.offerId}: ${input.to}` },
+  mailOffer,
 );

@@ -2,10 +2,12 @@ import { say } from '@/core/words/say';
 import { dayTime } from '@/ui/format';
 import { Link } from '@/ui/link';
 import { AnswerForm } from './answer-form';
+import { MailOfferForm } from './mail-offer-form';
 import { OfferForm } from './offer-form';
 import { PositionForm } from './position-form';
 import { PositionTable } from './position-table';
 import { StrikePosition } from './strike-position';
+import type { OffersByMail } from './server/mail-offer';
 import type { moneyOf } from './server/positions';
 import type { Price } from './server/prices';
 import '@/core/words/en/money';
@@ -13,6 +15,7 @@ import '@/core/words/en/money';
 interface Props {
   ticketId: string;
   money: Awaited<ReturnType<typeof moneyOf>>;
+  byMail: OffersByMail;
   prices: readonly Price[];
   currency: string;
   zone: string;
@@ -23,7 +26,7 @@ interface Props {
 }
 
 /** What was found at an instrument, what mending it costs and what the customer said; the lines of the job and what they come to. */
-export function MoneyPanel({ ticketId, money, prices, currency, zone, here, mayKeep, mayOffer }: Props) {
+export function MoneyPanel({ ticketId, money, byMail, prices, currency, zone, here, mayKeep, mayOffer }: Props) {
   const { offers, positions } = money;
   const waits = offers.find((one) => !one.answer);
   const lines = positions.map((one) => ({
@@ -65,7 +68,20 @@ export function MoneyPanel({ ticketId, money, prices, currency, zone, here, mayK
           <p className="quiet mb-1">
             {one.finding} <Link href={`/tickets/${ticketId}/offers/${one.id}`}>{say({ code: 'offer.print' })}</Link>
           </p>
-          {!one.answer && here && mayKeep && <AnswerForm offerId={one.id} />}
+          {byMail.sent[one.id] && (
+            <p className="quiet small mb-1" data-testid="offer-sent">
+              {say({
+                code: `offer.mail.${byMail.sent[one.id]!.state}`,
+                numbers: { to: byMail.sent[one.id]!.recipient, at: dayTime(byMail.sent[one.id]!.at, zone) },
+              })}
+            </p>
+          )}
+          {!one.answer && here && mayKeep && (
+            <>
+              <MailOfferForm offerId={one.id} to={byMail.sent[one.id]?.recipient ?? byMail.to} />
+              <AnswerForm offerId={one.id} />
+            </>
+          )}
         </div>
       ))}
       {lines.length > 0 ? (

@@ -43,6 +43,10 @@ export const offerSchema = yup.object({
     .max(40)
     .required('At least one line.'),
 });
+export const mailOfferSchema = yup.object({
+  offerId: id,
+  to: yup.string().trim().required('To which address?').email('This is no mail address.').max(160),
+});
 export const HOWS = ['telephone', 'mail', 'counter'] as const;
 export const answerSchema = yup.object({
   offerId: id,

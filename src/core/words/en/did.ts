@@ -6,6 +6,7 @@ export const DID = {
   'did.keepPrice': 'kept a price',
   'did.endPrice': 'ended a price',
   'did.makeOffer': 'made an offer',
+  'did.mailOffer': 'sent an offer by mail',
   'did.answerOffer': 'noted the answer to an offer',
   'did.notePosition': 'noted a position of a job',
   'did.strikePosition': 'struck out a position of a job',

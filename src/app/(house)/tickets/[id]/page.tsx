@@ -7,7 +7,7 @@ import { filesOf } from '@/features/files/server';
 import { SparesFitted } from '@/features/stock';
 import { sparesOf } from '@/features/stock/server';
 import { MoneyPanel } from '@/features/money';
-import { moneyOf, pricesNow } from '@/features/money/server';
+import { moneyOf, offersByMail, pricesNow } from '@/features/money/server';
 import { page } from '@/platform/page';
 import { may } from '@/platform/permission';
 import { Link } from '@/ui/link';
@@ -48,6 +48,7 @@ export default page({ permission: 'signedIn', name: '/tickets/[id]' }, async ({ 
       <MoneyPanel
         ticketId={ticket.id}
         money={await moneyOf(tx, ticket.id)}
+        byMail={await offersByMail(tx, ticket.id, ticket.customerId)}
         prices={await pricesNow(tx)}
         currency={slip.workshop.currency}
         zone={slip.workshop.zone}

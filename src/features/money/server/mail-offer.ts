@@ -1,0 +1,57 @@
+import { eq } from 'drizzle-orm';
+import { amountOf, type Position } from '@/core/money/position';
+import { say } from '@/core/words/say';
+import { customer, mail, offer } from '@/data/schema';
+import type { Transaction } from '@/data/connection';
+import { need } from '@/platform/need';
+import { Problem } from '@/platform/problem';
+import { hostOf, putMails } from '@/platform/put-mail';
+import { readSettings } from '@/platform/settings';
+import type { UseCaseContext } from '@/platform/use-case';
+import { offerOnPaper } from './papers';
+import { ticketInHouse } from './offers';
+import '@/core/words/en/money';
+
+/** Puts an offer that waits into the outbox, as its paper says it; again where it went astray. Errors: Problem (403), (404), (409) where it has its answer, or the instrument left. */
+export async function mailOffer(context: UseCaseContext, { offerId, to }: { offerId: string; to: string }): Promise<void> {
+  need(context.actor, 'receive');
+  const { tx, now } = context;
+  const [row] = await tx.select().from(offer).where(eq(offer.id, offerId)).for('update');
+  if (!row) throw new Problem(say({ code: 'offer.unknown' }), {}, 404);
+  if (row.answer) throw new Problem(say({ code: 'offer.answeredAlready' }), {}, 409);
+  await ticketInHouse(context, row.ticketId);
+  const found = (await offerOnPaper(tx, row.ticketId, row.id))!;
+  const { instrument, workshop } = found;
+  const line = (one: Position) =>
+    `${one.quantity} × ${one.name}${one.partNumber ? ` (${one.partNumber})` : ''}: ${amountOf(one)} ${row.currency}`;
+  const body = [
+    say({
+      code: 'offer.mailFor',
+      numbers: { instrument: `${instrument.model} ${instrument.serial}`, ticket: found.ticket.code },
+    }),
+    row.finding,
+    [...row.positions.map(line), say({ code: 'offer.mailTotal', numbers: { total: `${row.total} ${row.currency}` } })].join('\n'),
+    say({ code: 'offer.paperAsk' }),
+    [workshop.name, workshop.address, workshop.contact].filter(Boolean).join('\n'),
+  ].join('\n\n');
+  const letter = {
+    customerId: found.customer.id,
+    recipient: to,
+    subject: say({ code: 'offer.mailSubject', numbers: { number: row.number, serial: instrument.serial } }),
+    body,
+  };
+  const [mailId] = await putMails(tx, [letter], { now, kind: 'offer', host: hostOf(workshop.mailFrom) });
+  await tx.update(offer).set({ mailId: mailId! }).where(eq(offer.id, offerId));
+}
+
+/** Where offers of a ticket's customer go, and what became of each that went by mail. */
+export async function offersByMail(tx: Transaction, ticketId: string, customerId: string) {
+  const sent = await tx
+    .select({ id: offer.id, recipient: mail.recipient, state: mail.state, at: mail.createdAt })
+    .from(offer)
+    .innerJoin(mail, eq(mail.id, offer.mailId))
+    .where(eq(offer.ticketId, ticketId));
+  const [to] = await tx.select({ email: customer.email }).from(customer).where(eq(customer.id, customerId));
+  return { to: to?.email ?? '', sent: Object.fromEntries(sent.map((one) => [one.id, one])) };
+}
+export type OffersByMail = Awaited<ReturnType<typeof offersByMail>>;
