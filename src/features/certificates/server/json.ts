@@ -9,8 +9,12 @@ import { isId } from '@/platform/shape';
 export async function documentJson(tx: Transaction, id: string): Promise<{ text: string; name: string }> {
   const [row] = isId(id) ? await tx.select().from(certificate).where(eq(certificate.id, id)) : [];
   if (!row) throw new Problem('This certificate does not exist.', {}, 404);
-  return {
-    text: canonicalJson({ content: row.content, signature: row.signature }),
-    name: `${row.number}${row.revision ? `-r${row.revision}` : ''}.json`,
-  };
+  return jsonOf(row);
 }
+
+type Row = Pick<typeof certificate.$inferSelect, 'number' | 'revision' | 'content' | 'signature'>;
+/** The same of a row that was read. */
+export const jsonOf = ({ number, revision, content, signature }: Row): { text: string; name: string } => ({
+  text: canonicalJson({ content, signature }),
+  name: `${number}${revision ? `-r${revision}` : ''}.json`,
+});

@@ -25,8 +25,12 @@ export async function keptPdf(db: Database | Transaction, id: string): Promise<{
         .where(eq(certificate.id, id))
     : [];
   if (!row) throw new Problem(say({ code: 'certificate.unknown' }), {}, 404);
-  return { bytes: row.bytes, name: `${row.number}${row.revision ? `-r${row.revision}` : ''}.pdf` };
+  return { bytes: row.bytes, name: pdfName(row) };
 }
+
+/** What the file of a document is called. */
+export const pdfName = ({ number, revision }: { number: string; revision: number }): string =>
+  `${number}${revision ? `-r${revision}` : ''}.pdf`;
 
 /**
  * The PDF as somebody opens it: kept, or drawn by the jobs process while this waits, so that nobody at a bench waits for a drawing. Holds no connection meanwhile. Errors: Problem (404), (503).

@@ -6,7 +6,6 @@ import type { Transaction } from '@/data/connection';
 import { need } from '@/platform/need';
 import { Problem } from '@/platform/problem';
 import { hostOf, putMails } from '@/platform/put-mail';
-import { readSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
 import { offerOnPaper } from './papers';
 import { ticketInHouse } from './offers';
