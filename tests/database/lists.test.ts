@@ -108,7 +108,7 @@ describe('lists: every order, forwards and backwards, page by page, has each row
     },
   );
   const TICKETS = {
-    received: 't.created_at, t.id',
+    received: 't.created_at, t.code, t.id',
     promised: 't.promise_on asc nulls last, t.id',
     customer: 'lower(c.name), c.id, t.created_at, t.id',
   };
@@ -132,7 +132,7 @@ describe('lists: every order, forwards and backwards, page by page, has each row
     expect(rows(await inTx(({ tx }) => assetsCsv(tx)), 'serial')).toHaveLength((await told('select id from asset')).length);
     const here = await inTx(({ tx }) => ticketsCsv(tx, ticketList({ state: 'toReturn', sort: 'received', down: 'no' }).asked));
     expect(rows(here, 'ticket')).toEqual(
-      (await world.app.query("select code from ticket where status = 'toReturn' order by created_at, id")).rows.map(
+      (await world.app.query("select code from ticket where status = 'toReturn' order by created_at, code, id")).rows.map(
         (row: { code: string }) => row.code,
       ),
     );

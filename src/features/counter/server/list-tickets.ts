@@ -12,7 +12,7 @@ import type { TicketState } from '../ticket-states';
 export const TICKET_SORTS = ['received', 'promised', 'customer'] as const;
 export type TicketSort = (typeof TICKET_SORTS)[number];
 const KEYS: Record<TicketSort, SQL[]> = {
-  received: [sql`t.created_at`, sql`t.id`],
+  received: [sql`t.created_at`, sql`t.code`, sql`t.id`],
   promised: [sql`coalesce(t.promise_on, 'infinity'::date)`, sql`t.id`],
   customer: [sql`lower(c.name)`, sql`c.id`, sql`t.created_at`, sql`t.id`],
 };
