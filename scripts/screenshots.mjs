@@ -185,6 +185,8 @@ async function pictures(env) {
   await shot(sign, 'instruments');
   await sign.goto('/shelf');
   await shot(sign, 'shelf');
+  await sign.goto('/stock');
+  await shot(sign, 'stock');
   await sign.goto('/work');
   await shot(sign, 'work');
   await sign.goto('/office/budgets');
@@ -199,10 +201,6 @@ async function pictures(env) {
   await admin.getByTestId('import-row').first().waitFor();
   await admin.getByTestId('import-row').nth(4).scrollIntoViewIfNeeded();
   await shot(admin, 'import');
-  await admin.goto('/office/audit');
-  await admin.getByRole('combobox', { name: 'Scan or type a code' }).fill('grauwin');
-  await admin.getByTestId('found').waitFor();
-  await shot(admin, 'find');
   await sign.goto('/procedures');
   await sign.getByRole('link', { name: 'CO monitor, shorter day' }).click();
   await sign.getByRole('link', { name: 'Work on the draft' }).click();

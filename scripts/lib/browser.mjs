@@ -1,4 +1,4 @@
-// The browser of the walks: Debian's Chromium without a window's frame where it is installed. The same engine, at half the processor's time (docs/decisions/49); else the one with a window.
+// The browser of the walks: Debian's Chromium without a window's frame where it is installed. The same engine, at half the processor's time (docs/decisions/049); else the one with a window.
 import { existsSync } from 'node:fs';
 
 export const WINDOWED = '/usr/bin/chromium';

@@ -36,14 +36,24 @@ class Keys {
       const { key, kind } = await presentStep(this.page);
       if (!key) break;
       await this.step(kind, key);
-      await this.page.waitForFunction(
-        (before) => document.querySelector('.present-step')?.getAttribute('data-step') !== before,
-        key,
-        { timeout: 30_000, polling: 100 },
-      );
+      // A press that a busy machine makes somebody repeat is no press of the work.
+      const on = await this.goesOn(key, 10_000).catch(() => false);
+      if (on) continue;
+      console.log(`pressed again: ${kind} ${key}`);
+      await this.page.keyboard.press(kind === 'read' ? 'c' : 'n');
+      await this.goesOn(key, 30_000);
     }
     await this.press('n');
     await expect(present(this.page).locator('h2')).toContainText('Finished');
+  }
+
+  private goesOn(key: string, timeout: number): Promise<true> {
+    return this.page
+      .waitForFunction((before) => document.querySelector('.present-step')?.getAttribute('data-step') !== before, key, {
+        timeout,
+        polling: 100,
+      })
+      .then(() => true);
   }
 
   private async step(kind: string, key: string): Promise<void> {
