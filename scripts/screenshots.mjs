@@ -1,6 +1,7 @@
 // npm run screenshots [-- bench water gas rooms]: all or some of the pictures in docs/screenshots, taken of a throw-away demo. Needs Chromium and poppler-utils, as the tests do.
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { WINDOWED } from './lib/browser.mjs';
 import { ensureBuild, ensureModules, tsx } from './lib/project.mjs';
 import { demoLines } from './lib/demo.mjs';
 import { openDoors } from './lib/doors.mjs';
@@ -20,7 +21,7 @@ try {
   for (const standIn of demoLines(env)) startScript(standIn.file, { ...env, ...standIn.env }, { quiet: true });
   await openDoors(house, { outside: false });
   browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: WINDOWED,
     args: [
       '--no-sandbox',
       '--disable-gpu',

@@ -3,7 +3,7 @@ import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { cpus, loadavg } from 'node:os';
 import { join } from 'node:path';
 import { addresses, ensureServer } from './lib/cluster.mjs';
-import { browsersMissing } from './lib/browser.mjs';
+import { ensureBrowsers } from './lib/browser.mjs';
 import { SOURCE_CHECKS } from './lib/source-checks.mjs';
 import { ensureBuild, ensureModules } from './lib/project.mjs';
 import { openDoors } from './lib/doors.mjs';
@@ -18,7 +18,7 @@ const bin = (name, ...path) => join(ROOT, 'node_modules', name, ...path);
 function setUp() {
   ensureServer();
   const missing = [];
-  missing.push(...browsersMissing());
+  ensureBrowsers();
   if (!installed('pdftotext', 'pdfdetach', 'pdfsig')) missing.push('poppler-utils');
   if (!installed('qpdf')) missing.push('qpdf');
   // Backups are encrypted by it.

@@ -52,18 +52,26 @@ export function installed(...programs) {
 
 /** Installs Debian packages as root or through sudo; else says which ones are needed. */
 export function aptInstall(packages, what) {
+  const problem = tryAptInstall(packages);
+  if (problem === null) return;
+  giveUp(
+    `${what} is missing. Please install the Debian package${packages.length > 1 ? 's' : ''} ${packages.join(', ')} and start again.\n${problem}`.trim(),
+  );
+}
+
+/** The same for what can be done without: null where it is there now, else what apt said. */
+export function tryAptInstall(packages) {
   const prefix = isRoot ? [] : ['sudo', '-n'];
-  const sentence = `${what} is missing. Please install the Debian package${packages.length > 1 ? 's' : ''} ${packages.join(', ')} and start again.`;
-  if (!installed('apt-get') || (!isRoot && run('sudo', ['-n', 'true'], { mayFail: true }).status !== 0)) giveUp(sentence);
+  if (!installed('apt-get') || (!isRoot && run('sudo', ['-n', 'true'], { mayFail: true }).status !== 0)) return '';
   say(`installing ${packages.join(', ')}`);
   const apt = (...args) => {
     const [first, ...rest] = [...prefix, 'env', 'DEBIAN_FRONTEND=noninteractive', 'apt-get', ...args];
     return run(first, rest, { mayFail: true });
   };
-  if (apt('install', '-y', '--no-install-recommends', ...packages).status === 0) return;
+  if (apt('install', '-y', '--no-install-recommends', ...packages).status === 0) return null;
   apt('update');
   const second = apt('install', '-y', '--no-install-recommends', ...packages);
-  if (second.status !== 0) giveUp(`${sentence}\n${second.stderr}`);
+  return second.status === 0 ? null : second.stderr;
 }
 
 export function freePort() {

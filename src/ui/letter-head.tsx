@@ -19,3 +19,14 @@ export function LetterHead({ workshop: { name, address, contact, logo }, short =
     </div>
   );
 }
+
+/** To whom a paper goes. */
+export function Addressee({ customer: { name, address } }: { customer: { name: string; address: string } }) {
+  return (
+    <p>
+      <strong>{name}</strong>
+      <br />
+      <span style={{ whiteSpace: 'pre-line' }}>{address}</span>
+    </p>
+  );
+}

@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Role } from '@/core/record/event';
+import { approveRun } from '@/features/certificates/server';
 import { findAnything } from '@/features/counter/server';
 import {
   changeLoan,
@@ -144,7 +145,6 @@ describe('loans', () => {
     const { id } = await to(assetId);
     await inTx((context) => takeLoanBack(context, { loanId: id, fault: 'fell into the dock' }));
     expect((await refused(to(assetId)))?.fields.assetId).toContain('fell into the dock');
-    const { approveRun } = await import('@/features/certificates/server');
     await world.app.query('update ticket set status = $2, returned_at = null where run_id = $1', [run, 'toApprove']);
     await world.db.transaction((tx) =>
       approveRun({ tx, actor: world.signatory, now: new Date('2026-11-28T10:00:00Z') }, { runId: run }),

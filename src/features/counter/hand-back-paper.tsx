@@ -1,6 +1,6 @@
 import { say } from '@/core/words/say';
 import { dayTime } from '@/ui/format';
-import { LetterHead } from '@/ui/letter-head';
+import { Addressee, LetterHead } from '@/ui/letter-head';
 import { PrintButton } from '@/ui/print-button';
 import type { ticketSlip } from './server/slip';
 import '@/core/words/en/tickets';
@@ -23,11 +23,7 @@ export function HandBackPaper({ slip }: { slip: Slip }) {
         <h1 className="my-2">{say({ code: 'ticket.paperTitle' })}</h1>
         <div className="mono">{ticket.endedNumber}</div>
         <hr />
-        <p>
-          <strong>{customer.name}</strong>
-          <br />
-          <span style={{ whiteSpace: 'pre-line' }}>{customer.address}</span>
-        </p>
+        <Addressee customer={customer} />
         <p>
           <strong>
             {asset.maker} {slip.model}

@@ -1,6 +1,6 @@
 import { say } from '@/core/words/say';
 import { day, dayTime } from '@/ui/format';
-import { LetterHead } from '@/ui/letter-head';
+import { Addressee, LetterHead } from '@/ui/letter-head';
 import { INSPECTION_ITEMS } from './receive-schema';
 import type { ReceiptFound } from './server/receipt-of';
 import '@/core/words/en/receipts';
@@ -17,11 +17,7 @@ export function ReceiptPaper({ found: { receipt, customer, lines, workshop } }: 
         <span className="mono">{receipt.number}</span> · {dayTime(receipt.receivedAt, workshop.zone)}
       </div>
       <hr />
-      <p>
-        <strong>{customer.name}</strong>
-        <br />
-        <span style={{ whiteSpace: 'pre-line' }}>{customer.address}</span>
-      </p>
+      <Addressee customer={customer} />
       <table className="table table-sm">
         <thead>
           <tr>

@@ -1,6 +1,6 @@
 import { say } from '@/core/words/say';
 import { day, dayTime } from '@/ui/format';
-import { LetterHead } from '@/ui/letter-head';
+import { Addressee, LetterHead } from '@/ui/letter-head';
 import { PrintButton } from '@/ui/print-button';
 import { PositionTable } from './position-table';
 import type { OfferOnPaper, DeliveryOnPaper } from './server/papers';
@@ -28,11 +28,7 @@ function Letter({ head, testId, children }: { head: Head; testId: string; childr
         <h1 className="my-2">{head.title}</h1>
         <div className="mono">{head.number}</div>
         <hr />
-        <p>
-          <strong>{head.customer.name}</strong>
-          <br />
-          <span style={{ whiteSpace: 'pre-line' }}>{head.customer.address}</span>
-        </p>
+        <Addressee customer={head.customer} />
         {children}
       </article>
     </>

@@ -1,6 +1,6 @@
 import { say } from '@/core/words/say';
 import { day, dayTime } from '@/ui/format';
-import { LetterHead } from '@/ui/letter-head';
+import { Addressee, LetterHead } from '@/ui/letter-head';
 import { PrintButton } from '@/ui/print-button';
 import { LoanActs } from './loan-acts';
 import type { LoanOnPaper } from './server/loans';
@@ -38,11 +38,7 @@ export function LoanPaper({ found, mayKeep }: { found: LoanOnPaper; mayKeep: boo
         <LetterHead workshop={workshop} />
         <h1 className="my-2">{say({ code: 'loan.paperTitle' })}</h1>
         <hr />
-        <p>
-          <strong>{customer.name}</strong>
-          <br />
-          <span style={{ whiteSpace: 'pre-line' }}>{customer.address}</span>
-        </p>
+        <Addressee customer={customer} />
         <p>
           <strong>
             {maker} {model}

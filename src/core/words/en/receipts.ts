@@ -49,7 +49,6 @@ export const RECEIPTS = {
   'receipt.paperSign': 'Brought by (name, date)',
   'receipt.paperTaken': 'Received by',
   'receipt.slips': '{count, plural, one {Slip to print} other {All # slips}}',
-  'receipt.labels': 'All labels',
   'receipt.delivery': 'Delivery note',
 } as const;
 addWords(RECEIPTS);

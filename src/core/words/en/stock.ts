@@ -66,7 +66,6 @@ export const STOCK = {
   'loan.contact': 'Who takes it',
   'loan.note': 'Note',
   'loan.meanwhile': 'Lend an instrument meanwhile',
-  'loan.change': 'Change',
   'loan.save': 'Save',
   'loan.back': 'It is back',
   'loan.backHow': 'Found as it was: leave the field empty. With a fault it is not lent again before it was calibrated.',
