@@ -5,7 +5,7 @@ export const DAY = {
   'day.example': 'a day',
   'day.calendar': 'Open the calendar',
   'settings.dayOrder': 'Dates typed in figures',
-  'settings.dayOrder.dayFirst': 'day first: 3/4/2026 is the 3rd of April',
-  'settings.dayOrder.monthFirst': 'month first: 3/4/2026 is the 4th of March',
+  'settings.dayOrder.dayFirst': 'day first: 3/4 is 3 April',
+  'settings.dayOrder.monthFirst': 'month first: 3/4 is 4 March',
 } as const;
 addWords(DAY);
