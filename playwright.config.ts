@@ -5,17 +5,21 @@ import { browser } from './scripts/lib/browser.mjs';
 const BESIDE_WATER = /e2e\/gas\/(families|serial|stations|scanner|paper).*spec/;
 /** Rooms that are looked at in the second house, so that both take as long. */
 const ROOMS_BESIDE_WATER = /e2e\/(corrected|check-page|calculators|camera).*spec/;
+/** The walks that take longest. */
+const LONG = /e2e\/(guards|account|walk|touch).*spec/;
 const part = process.env.E2E_PART ?? 'all';
 const BY_KEYS = /e2e\/gas\/by-keys.*spec/;
 const PARTS: Record<string, { name: string; testMatch?: RegExp; testIgnore?: RegExp | RegExp[]; dependencies?: string[] }[]> = {
   house: [
+    // First, so that the last one doesn't run alone beside an idle core.
+    { name: 'long-rooms', testMatch: LONG },
     {
       name: 'rooms',
-      testIgnore: [/outage|responsive|killed|door-rules|first-day|to-the-end|e2e\/(gas|water)\//, ROOMS_BESIDE_WATER],
+      testIgnore: [/outage|responsive|killed|door-rules|first-day|to-the-end|e2e\/(gas|water)\//, LONG, ROOMS_BESIDE_WATER],
     },
-    // Needs more places than the demo's bench has.
-    { name: 'gas', testMatch: /e2e\/gas\/.*spec/, testIgnore: [BESIDE_WATER, BY_KEYS], dependencies: ['rooms'] },
   ],
+  // After the rooms: adds places to the bench. Mostly waits, so an empty house is set up beside it.
+  gas: [{ name: 'gas', testMatch: /e2e\/gas\/.*spec/, testIgnore: [BESIDE_WATER, BY_KEYS] }],
   water: [
     { name: 'water', testMatch: /e2e\/water\/.*spec/ },
     { name: 'gas-families', testMatch: BESIDE_WATER },
@@ -40,7 +44,7 @@ const PARTS: Record<string, { name: string; testMatch?: RegExp; testIgnore?: Reg
   // Kills processes again and again: npm run test:long.
   kills: [{ name: 'kills', testMatch: /killed/ }],
 };
-const DAILY = ['house', 'water', 'alone', 'empty'];
+const DAILY = ['house', 'gas', 'water', 'alone', 'empty'];
 
 /** Started by scripts/test.mjs, which sets up a throw-away cluster with the demo, the mail stand-in and a production web process. */
 export default defineConfig({
