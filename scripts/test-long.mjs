@@ -1,9 +1,10 @@
-// npm run test:long: trials that take too long for every day; "-- mutations" (kills, forgeries, shapes, proxy, faults, moment, release, settling, rows) makes one of them. What they said is kept in docs/long-trials.md.
+// npm run test:long: trials that take too long for every day; "-- mutations" (draws, kills, forgeries, shapes, proxy, faults, moment, release, settling, rows) makes one of them. What they said is kept in docs/long-trials.md.
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureServer } from './lib/cluster.mjs';
 import { ensureModules } from './lib/project.mjs';
 import { giveUp, ROOT, say } from './lib/system.mjs';
+import { draws } from './long/draws.mjs';
 import { faults } from './long/faults.mjs';
 import { forgeries } from './long/forgeries.mjs';
 import { kills } from './long/kills.mjs';
@@ -20,6 +21,11 @@ const TRIALS = {
     title: 'Mutations',
     note: 'A survivor is looked at: either a test is missing, or both ways mean the same.',
     run: mutations,
+  },
+  draws: {
+    title: 'Draws in full',
+    note: 'Tests that draw at random try a fifth on an ordinary day; here all of it: 10,000 files of a station, 10,000 lines of a device, 10,000 responses of sensors, ten walks through each procedure.',
+    run: draws,
   },
   kills: {
     title: 'Kills',

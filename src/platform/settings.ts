@@ -15,6 +15,9 @@ export interface WorkshopSettings {
   zone: string;
   mailFrom: string;
   places: number;
+  /** A second place of work: its name as documents state it, and the first bench place there (0: there is none). */
+  secondPlace: string;
+  secondFrom: number;
   samePersonApproves: boolean;
   /** Whether whoever gives out roles may also put their name to documents. */
   administratorSigns: boolean;
@@ -47,6 +50,8 @@ export const DEFAULT_SETTINGS: WorkshopSettings = {
   zone: 'UTC',
   mailFrom: 'workshop@localhost',
   places: 6,
+  secondPlace: '',
+  secondFrom: 0,
   samePersonApproves: false,
   administratorSigns: true,
   secondFactorRoles: [],

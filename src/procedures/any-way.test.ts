@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { often } from '@/core/often.fixture';
 import { checkDocument } from '@/core/certificate/check/check-document';
 import { certificateContent } from '@/core/certificate/content';
 import { sourceOf } from '@/core/certificate/source.fixture';
@@ -27,7 +28,7 @@ import { Random } from '@/processes/seed/random';
 import { PROCEDURES, shippedProcedure } from './index';
 import { TRACED } from '@/core/run/room.fixture';
 
-const WALKS = 6;
+const WALKS = often(10);
 const COMMANDS = 160;
 const ODD = ['', '0', '-1', '7.01', '999999', '20.9', '1e9', 'abc', '7,1', ' 4.01 ', '−3', '0.0000001', 'null'];
 

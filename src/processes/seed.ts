@@ -16,7 +16,7 @@ import { stockShelf } from './seed/bottles';
 import { liveThrough, visitsOf, type SeedAsset, type Visit } from './seed/history';
 import { Random } from './seed/random';
 import { writtenOnce } from './seed/written-once';
-import { aboutCustomers } from './seed/about-customers';
+import { aboutCustomers, agreedEarly } from './seed/about-customers';
 import { soldByItsCustomer } from './seed/sold';
 import { stationVisit } from './seed/station-visit';
 import { keptThings } from './seed/kept-things';
@@ -59,6 +59,7 @@ async function seed(now: Date): Promise<string> {
     await scope(tx, now);
     const assets = await makeAssets(tx, now, random);
     const [technician] = await tx.select().from(user).where(eq(user.role, 'technician'));
+    await agreedEarly(tx, SYSTEM, subMonths(now, 28));
     await writtenOnce(tx, { id: technician!.id, name: technician!.name, role: 'technician' }, subMonths(now, 28));
     return plan(assets, now, random);
   });

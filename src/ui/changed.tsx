@@ -9,6 +9,8 @@ const NAMES: Record<string, string> = {
   asset_use: 'uses',
   customer_contact: 'contact',
   customer_merge: 'merging',
+  customer_site: 'site',
+  customer_tolerance: 'tolerance of a customer',
   instrument_model: 'model',
   user: 'person',
   installation_check: 'trial of the installation',
@@ -51,6 +53,8 @@ function parts(name: string, was: unknown, is: unknown): [string, string, string
 }
 
 function show(value: unknown): string {
+  // A person was blanked: that it was changed stays, what it was is gone.
+  if (value === '█') return say({ code: 'changes.blanked' });
   if (value === null || value === undefined || value === '') return say({ code: 'changes.nothing' });
   const text = typeof value === 'string' ? value : JSON.stringify(value);
   return text.length > 90 ? `${text.slice(0, 88)}…` : text;

@@ -11,6 +11,7 @@ import {
 } from '@/features/imports/server';
 import { receive, INSPECTION_ITEMS } from '@/features/counter/server';
 import { verifyRecords } from '@/features/office/server';
+import { noteCheck } from '@/features/shelf/server';
 import { asActor } from '@/platform/as-actor';
 import type { UseCaseContext } from '@/platform/use-case';
 import { MODELS } from '@/procedures/models';
@@ -33,7 +34,7 @@ afterAll(() => world.close());
 
 const HEAD = ['Owner', 'Type', 'S/N', 'Next due', 'Last cal', 'E-mail'];
 const MAPPING = { customer: 0, model: 1, serial: 2, due: 3, last: 4, email: 5 };
-async function staged(rows: string[][], kind: 'instruments' | 'customers' = 'instruments', columns = HEAD) {
+async function staged(rows: string[][], kind: 'instruments' | 'customers' | 'bottles' = 'instruments', columns = HEAD) {
   const { batchId } = await inTx((context) => beginImport(context, { kind, fileName: 'list.csv', columns }));
   await inTx((context) => addRows(context, { batchId, first: 1, rows, last: true }));
   return batchId;
@@ -90,7 +91,7 @@ describe('a table of instruments', () => {
     ]);
     await judge(batchId, { customers: { 'Test Ship Yrad': world.customerId }, models: { 'the old one': world.modelId } });
     expect(await verdicts(batchId)).toEqual(['new', 'new']);
-    expect(await inTx((context) => takeImport(context, { batchId }))).toEqual({ customers: 0, instruments: 2 });
+    expect(await inTx((context) => takeImport(context, { batchId }))).toEqual({ customers: 0, instruments: 2, bottles: 0 });
     const { rows } = await world.app.query(
       "select serial, customer_id, maker, next_due::text, due_basis, (select count(*)::int from asset_channel c where c.asset_id = a.id) as channels from asset a where serial like 'D-%' order by serial",
     );
@@ -134,7 +135,7 @@ describe('a table of instruments', () => {
     await expect(inTx((context) => takeImport(context, { batchId }))).rejects.toMatchObject({ status: 409 });
     await judge(batchId);
     const before = [await count('asset'), await count('customer'), await count('asset_channel')];
-    expect(await inTx((context) => takeImport(context, { batchId }))).toEqual({ customers: 7, instruments: 1200 });
+    expect(await inTx((context) => takeImport(context, { batchId }))).toEqual({ customers: 7, instruments: 1200, bottles: 0 });
     await expect(inTx((context) => takeImport(context, { batchId }))).rejects.toMatchObject({ status: 409 });
     const [first] = (await world.app.query("select id, customer_id from asset where serial = 'F-0'")).rows;
     await inTx((context) =>
@@ -158,7 +159,12 @@ describe('a table of instruments', () => {
     await expect(inTx((context) => takeImportBack(context, { batchId }), new Date('2026-12-09T09:00:00Z'))).rejects.toMatchObject(
       { status: 409 },
     );
-    expect(await inTx((context) => takeImportBack(context, { batchId }))).toEqual({ instruments: 1199, customers: 6, stayed: 1 });
+    expect(await inTx((context) => takeImportBack(context, { batchId }))).toEqual({
+      instruments: 1199,
+      customers: 6,
+      bottles: 0,
+      stayed: 1,
+    });
     expect([await count('asset'), await count('customer'), await count('asset_channel')]).toEqual([
       before[0]! + 1,
       before[1]! + 1,
@@ -181,4 +187,123 @@ describe('a table of instruments', () => {
     await inTx((context) => dropImport(context, { batchId: other }));
     expect((await world.app.query('select 1 from import_row where batch_id = $1', [other])).rowCount).toBe(0);
   });
+});
+
+describe('a table of gas bottles, a row for each gas in them', () => {
+  const COLUMNS = [
+    'Cylinder',
+    'Component',
+    'Concentration',
+    'Unit',
+    'Uncertainty',
+    'k',
+    'Expiry',
+    'Certificate',
+    'Traceability',
+    'Bar',
+  ];
+  const mapping = {
+    lot: 0,
+    gas: 1,
+    value: 2,
+    unit: 3,
+    expanded: 4,
+    k: 5,
+    expires: 6,
+    certificate: 7,
+    traceability: 8,
+    pressure: 9,
+  };
+  const bottles = async (rows: string[][]) => {
+    const batchId = await staged(rows, 'bottles', COLUMNS);
+    await inTx((context) => judgeImport(context, { batchId, mapping, dayOrder: 'dayFirst', customers: {}, models: {} }));
+    return batchId;
+  };
+  const shelf = (lot: string) =>
+    world.app
+      .query(
+        'select name, lot, expires::text, balance, certificate, accepted, components, pressure_bar from reference where lot = $1',
+        [lot],
+      )
+      .then(({ rows }) => rows);
+
+  it('rows of a lot become one bottle, in the house’s units, not accepted yet; what is bad is said, and half a bottle is none', async () => {
+    const batchId = await bottles([
+      ['IMP-1', 'Carbon monoxide', '100', 'µmol/mol', '2 %', '2', '06/2027', 'C-1', 'traceable to the SI', '150'],
+      ['IMP-1', 'H2S', '25,0', 'ppm', '0,8', '', '06/2027', '', '', ''],
+      ['imp-1', 'Nitrogen', 'balance', '', '', '', '', '', '', ''],
+      ['IMP-2', 'Methane', '2.5', '%', '0.05', '2', '30.06.2027', '', '', ''],
+      ['IMP-2', 'Oxygen', '18', 'Vol.-%', '0.2', '2', '30.06.2027', '', '', ''],
+      ['IMP-3', 'Xenon hexafluoride', '1', 'ppm', '0', '9', 'soon', '', '', ''],
+      ['IMP-4', 'CO', '50', 'ppm', '1', '', '2027-06-30', 'C-4', '', ''],
+      ['IMP-4', 'CO', '50', 'ppm', '1', '', '2027-07-31', 'C-4', '', ''],
+      ['T-1', 'CO', '50', 'ppm', '1', '', '2027-06-30', '', '', ''],
+      ['', 'CO', '50', 'ppm', '1', '', '2027-06-30', '', '', ''],
+    ]);
+    expect(await verdicts(batchId)).toEqual([
+      'new',
+      'new',
+      'new',
+      'bad noUnit',
+      'bad lotBad',
+      'bad noGas noFigure noFigure notADay',
+      'bad lotBad',
+      'bad twice lotDiffers',
+      'there',
+      'bad noLot',
+    ]);
+    expect(await inTx((context) => takeImport(context, { batchId }))).toEqual({ customers: 0, instruments: 0, bottles: 1 });
+    const [bottle, ...others] = await shelf('IMP-1');
+    expect(others).toEqual([]);
+    // 2 % of 100 ppm is 2 ppm; a month on a bottle means its last day (common practice).
+    expect(bottle).toMatchObject({
+      name: 'CO 100 ppm, H2S 25.0 ppm',
+      expires: '2027-06-30',
+      balance: 'Nitrogen',
+      certificate: 'C-1',
+      accepted: null,
+      pressure_bar: '150',
+      components: [
+        { substance: 'CO', value: '100', unit: 'ppm', expanded: '2', k: 2 },
+        { substance: 'H2S', value: '25.0', unit: 'ppm', expanded: '0.8', k: 2 },
+      ],
+    });
+    expect(await shelf('IMP-4')).toEqual([]);
+    const back = await inTx((context) => takeImportBack(context, { batchId }));
+    expect(back).toMatchObject({ bottles: 1, stayed: 0 });
+    expect(await shelf('IMP-1')).toEqual([]);
+    expect((await inTx(({ tx }) => verifyRecords(tx as never))).faults).toEqual([]);
+  });
+  it('a bottle that somebody accepted stays when the table is taken back', async () => {
+    const batchId = await bottles([['IMP-9', 'CO', '50', 'ppm', '1', '2', '2028-01', 'C-9', 'traceable to the SI', '']]);
+    await inTx((context) => takeImport(context, { batchId }));
+    const [{ id }] = (await world.app.query("select id from reference where lot = 'IMP-9'")).rows;
+    await inTx((context) =>
+      noteCheck(context, { id, what: 'accepted', value: '', result: '', note: 'compared with T-1', nextDue: '' } as never),
+    );
+    expect(await inTx((context) => takeImportBack(context, { batchId }))).toMatchObject({ bottles: 0, stayed: 1 });
+    expect(await shelf('IMP-9')).toHaveLength(1);
+  });
+});
+
+it('instruments come with the site that their table names, made where the customer has none of it', async () => {
+  const rows = ['S-1', 'S-2', 'S-3'].map((serial, index) => [
+    'Sited Works',
+    model!.name,
+    serial,
+    '',
+    '',
+    '',
+    index < 2 ? 'Hall 7' : '',
+  ]);
+  const batchId = await staged(rows, 'instruments', [...HEAD, 'Plant']);
+  await inTx((context) =>
+    judgeImport(context, { batchId, mapping: { ...MAPPING, site: 6 }, dayOrder: 'dayFirst', customers: {}, models: {} }),
+  );
+  await inTx((context) => takeImport(context, { batchId }));
+  const { rows: sites } = await world.app.query(
+    'select s.name, count(*)::int as n from customer_site s join asset a on a.site_id = s.id group by s.name',
+  );
+  expect(sites).toEqual([{ name: 'Hall 7', n: 2 }]);
+  expect(await inTx((context) => takeImportBack(context, { batchId }))).toMatchObject({ instruments: 3, customers: 1 });
 });

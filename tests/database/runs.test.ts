@@ -7,6 +7,7 @@ import { assetCard } from '@/features/assets/server';
 import { benchCommand, board, giveCommand, loadRun, placeTicket, startRun, type Given } from '@/features/bench/server';
 import { approveRun, sendBack } from '@/features/certificates/server';
 import { verifyRecords } from '@/features/office/server';
+import { readSettings, writeSettings } from '@/platform/settings';
 import { openWorld, type World } from './world';
 
 let world: World;
@@ -237,4 +238,26 @@ describe('an old instrument', () => {
     expect(card.results.at(-1)!.at).toEqual(rows[0]!.at);
     expect(card.results[0]!.at).toEqual(rows.at(-1)!.at);
   });
+});
+
+it('a bench place of the second place of work says on the document where it was done (ISO/IEC 17025:2017, 7.8.2.1 c)', async () => {
+  const before = await readSettings(world.db);
+  await world.db.transaction((tx) => writeSettings(tx, { ...before, secondPlace: 'Service van', secondFrom: 2 }));
+  const begun = async (place: number) => {
+    const { id } = await world.newTicket();
+    const { run } = await world.db.transaction(async (tx) => {
+      const context = { tx, actor: world.technician, now: new Date() };
+      await placeTicket(context, { ticketId: id, place });
+      return startRun(context, { ticketId: id });
+    });
+    const { rows } = await world.app.query("select data->>'placeOfWork' as place from run_event where run_id = $1 and seq = 1", [
+      run,
+    ]);
+    await world.db.transaction((tx) =>
+      placeTicket({ tx, actor: world.technician, now: new Date() }, { ticketId: id, place: null }),
+    );
+    return rows[0].place as string | null;
+  };
+  expect([await begun(1), await begun(2)]).toEqual([null, 'Service van']);
+  await world.db.transaction((tx) => writeSettings(tx, before));
 });

@@ -70,7 +70,7 @@ export function certificateContent(source: CertificateSource): CertificateVersio
     software: source.software,
     language,
     laboratory: source.laboratory,
-    place: answerAbout(procedure, state, 'placeOfWork')?.value || source.place,
+    place: answerAbout(procedure, state, 'placeOfWork')?.value || state.started?.placeOfWork || source.place,
     customer: source.customer,
     item: { ...source.item, channels: state.channels.map((channel) => describeChannel(channel, language)) },
     dates: { received: source.received, calibrated: source.calibrated, issued: source.issued },
@@ -163,6 +163,33 @@ export function resultText(line: ResultLine, state: RunState, language: Language
   };
 }
 
+/** By what it was judged: what was agreed with the customer stands before what the procedure or the maker states. */
+function specificationOf(
+  procedure: Procedure,
+  state: RunState,
+  item: CertificateSource['item'],
+  summary: RunSummary,
+  language: Language,
+): CertificateVersion2['conformity']['specification'] {
+  const own = procedure.points
+    .filter((point) => typeof point.tolerance === 'object' && summary.lines.some((line) => line.point === point.id))
+    .map((point) => point.label);
+  const agreed = state.started!.channels.filter(
+    (channel) => channel.toleranceAgreed && summary.lines.some((line) => line.channel === channel.id),
+  );
+  const limits = own.length ? [say({ code: 'conformity.limits', numbers: { points: own.join(', ') } }, language)] : [];
+  if (agreed.length) {
+    const days = [...new Set(agreed.map((channel) => channel.toleranceAgreed!.on))].sort().join(', ');
+    const numbers = { channels: agreed.map((channel) => channel.label).join(', '), on: days };
+    return { name: [say({ code: 'conformity.agreed', numbers }, language), ...limits].join('; '), whose: 'customer' };
+  }
+  if (own.length) return { name: [say({ code: 'conformity.stated' }, language), ...limits].join('; '), whose: 'workshop' };
+  return {
+    name: say({ code: 'conformity.specification', numbers: { maker: item.maker, model: item.model } }, language),
+    whose: 'maker',
+  };
+}
+
 /** Which results the statement covers and which it does not, by whose specification and which rule (7.8.6.2). */
 function conformityOf(
   { procedure, state, item }: CertificateSource,
@@ -185,9 +212,6 @@ function conformityOf(
         notJudged.push(say({ code: 'point.notJudged', numbers: { what, why: why.replace(/\.$/, '') } }, language));
       }
     }
-  const own = procedure.points.filter(
-    (point) => typeof point.tolerance === 'object' && summary.lines.some((line) => line.point === point.id),
-  );
   const rule = state.started!.rule;
   const outcome = outcomeOf(procedure, state, summary);
   const reason = reasonOf(procedure, state, language);
@@ -197,15 +221,7 @@ function conformityOf(
   const verdict = (which: 'asFound' | 'asLeft') =>
     say({ code: `conformity.${which}`, numbers: { verdict: say({ code: `overall.${summary[which]}` }, language) } }, language);
   return {
-    specification: own.length
-      ? {
-          name: say({ code: 'conformity.ownLimits', numbers: { points: own.map((point) => point.label).join(', ') } }, language),
-          whose: 'workshop',
-        }
-      : {
-          name: say({ code: 'conformity.specification', numbers: { maker: item.maker, model: item.model } }, language),
-          whose: 'maker',
-        },
+    specification: specificationOf(procedure, state, item, summary, language),
     covers,
     notJudged,
     rule,

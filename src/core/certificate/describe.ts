@@ -34,7 +34,13 @@ export function describeChannel(channel: RunChannel, language: Language): Certif
     measurand: channel.measurand,
     range: say({ code: 'channel.range', numbers: { lowest: channel.lowest, highest: channel.highest, unit } }, language),
     resolution: `${channel.resolution} ${unit}`,
-    tolerance: zero ? `${tolerance}; ${say({ code: 'tolerance.zero', numbers: { zero, unit } }, language)}` : tolerance,
+    tolerance: [
+      tolerance,
+      zero && say({ code: 'tolerance.zero', numbers: { zero, unit } }, language),
+      channel.toleranceAgreed && say({ code: 'tolerance.agreed' }, language),
+    ]
+      .filter(Boolean)
+      .join('; '),
     scale:
       channel.scale && describe
         ? describe(channel)

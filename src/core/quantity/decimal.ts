@@ -23,7 +23,8 @@ const PLAIN = /^[+-]?\d+(\.\d+)?$/;
  */
 export function parseDecimal(name: string, text: string): Dec {
   if (!PLAIN.test(text)) throw new RangeError(`${name} must be a plain decimal such as 0.50, got "${text}"`);
-  return new Dec(text);
+  // A display may show its plus; the arithmetic knows a minus only.
+  return new Dec(text.replace(/^\+/, ''));
 }
 
 /**

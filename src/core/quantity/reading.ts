@@ -65,7 +65,7 @@ export function checkTypedReading({
       sentence: `This display shows steps of ${resolution} ${unit}; “${typed}” has more digits than it can show.`,
     };
   }
-  const value = new Dec(typed);
+  const value = parseDecimal('reading', typed);
   if (!value.mod(resolution).isZero()) {
     return {
       code: 'notAStep',

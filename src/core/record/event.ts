@@ -47,6 +47,8 @@ export interface RunChannel {
   lowest: string;
   highest: string;
   tolerance: Tolerance;
+  /** Agreed with the customer on that day, instead of the maker's (ISO/IEC 17025:2017, 7.1.3). */
+  toleranceAgreed?: { on: string; with: string };
   calibrationGas?: string;
   sensorSerial?: string;
   principle?: string;
@@ -94,6 +96,8 @@ export interface StartedData {
   rule: DecisionRule;
   coverage: number;
   placedAt?: string;
+  /** Where it was done, where the workshop has a second place of work (ISO/IEC 17025:2017, 7.8.2.1 c). */
+  placeOfWork?: string;
   /** Which school each question of the procedure follows here. */
   schools?: Record<string, string>;
   /** Standing values of budgets as they stood when the run was begun. */

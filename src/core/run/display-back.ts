@@ -1,4 +1,4 @@
-import { Dec, greaterOf } from '../quantity/decimal';
+import { Dec, greaterOf, parseDecimal } from '../quantity/decimal';
 import type { RunChannel } from '../record/event';
 import { measuredChannels, type RunState } from '../record/state';
 
@@ -18,6 +18,6 @@ export function notBack(state: RunState, shown: Record<string, string>): RunChan
     const rest = new Dec(channel.cleanAir ?? '0');
     const step = new Dec(channel.resolution).times(STEPS);
     const zero = channel.tolerance.zero ? new Dec(channel.tolerance.zero) : step;
-    return new Dec(text).minus(rest).abs().gt(greaterOf(zero, step));
+    return parseDecimal('reading', text).minus(rest).abs().gt(greaterOf(zero, step));
   });
 }

@@ -1,4 +1,4 @@
-import { Dec, decimalPlaces } from '../quantity/decimal';
+import { Dec, decimalPlaces, parseDecimal } from '../quantity/decimal';
 import type { Reading } from '../quantity/reading';
 import { commonInfluences } from '../measurand/common-influences';
 import { scopeAt } from '../uncertainty/scope';
@@ -48,7 +48,9 @@ export function judgeAtPoint(reading: Reading, target: TargetUsed | null, contex
   const judgement = withCaution(placed, point, channel.unit);
   const gate = point.gate && (point.gate.ofTarget ? gateAbout(target.value, point.gate, channel.resolution) : point.gate);
   const outsideGate =
-    gate && reading.status === 'value' && (new Dec(reading.text).lt(gate.lowest) || new Dec(reading.text).gt(gate.highest));
+    gate &&
+    reading.status === 'value' &&
+    (parseDecimal('reading', reading.text).lt(gate.lowest) || parseDecimal('reading', reading.text).gt(gate.highest));
   if (!outsideGate) return judgement;
   const { reason, lowest, highest } = gate;
   return {
@@ -80,7 +82,7 @@ type Terms = Pick<Judgement, 'rule' | 'coverage'>;
 
 /** Something that has to be so before anything counts (an air blank of .000): open or shut, no result of a calibration. */
 function gateOnly(reading: Reading, target: TargetUsed, terms: Terms): Judgement {
-  const open = reading.status === 'value' && new Dec(reading.text).eq(target.value);
+  const open = reading.status === 'value' && parseDecimal('reading', reading.text).eq(target.value);
   const numbers = { reading: reading.text, expected: target.value, unit: reading.unit };
   return {
     ...nothingJudged({
@@ -96,7 +98,8 @@ function gateOnly(reading: Reading, target: TargetUsed, terms: Terms): Judgement
 /** A point that is only watched: did it move the right way from what it showed before. */
 function observed(reading: Reading, point: Point, inputs: Record<string, string>, terms: Terms): Judgement {
   const up = point.target.kind === 'observe' && point.target.direction === 'rise';
-  const moved = reading.status === 'value' && inputs.before !== undefined ? new Dec(reading.text).minus(inputs.before) : null;
+  const moved =
+    reading.status === 'value' && inputs.before !== undefined ? parseDecimal('reading', reading.text).minus(inputs.before) : null;
   if (moved === null) return nothingJudged({ code: 'watched', ...terms, why: { code: 'judged.watched' } });
   const right = up ? moved.gt(0) : moved.lt(0);
   const numbers = { before: inputs.before!, after: reading.text, unit: reading.unit };

@@ -48,7 +48,8 @@ export function judgeTyped({
   if (isRefusal(inputs)) return inputs;
   const target = resolveTarget({ point, channel, state, inputs, procedure });
   if (target !== null && 'refused' in target) return target;
-  const reading: Reading = { text: withNumber ? text.trim() : status, unit: channel.unit, status };
+  // Digits as shown; the plus that some displays show is none of them.
+  const reading: Reading = { text: withNumber ? text.trim().replace(/^\+/, '') : status, unit: channel.unit, status };
   const context = { point, channel, state, inputs, procedure, ...(capture ? { capture } : {}) };
   return { reading, target, judgement: judgeAtPoint(reading, target, context) };
 }

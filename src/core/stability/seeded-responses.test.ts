@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest';
+import { often } from '../often.fixture';
 import { normalFrom, seededUniform } from '../uncertainty/random';
 import { detectPlateau } from './detect-plateau';
 import { estimateFinal } from './estimate-final';
 
-const RUNS = 10_000;
+const RUNS = often(10_000);
 /** An estimate costs about a millisecond: fewer of them. */
-const ESTIMATES = 3000;
+const ESTIMATES = often(3000);
 
 /** A display that rounds to its step, twice a second, of a response with noise. */
 function display(

@@ -104,10 +104,19 @@ export interface Moved {
   assets: string[];
   contacts: string[];
   policies: string[];
+  /** Absent where it was merged before there were sites. */
+  sites?: string[];
+  tolerances?: string[];
 }
 
 /** What went over when two customers were merged, as it was stored, checked. Errors: RangeError. */
 export const readMoved = storedReader<Moved>(
   'what was merged',
-  shape({ assets: texts(), contacts: texts(), policies: texts() }).required(),
+  shape({
+    assets: texts(),
+    contacts: texts(),
+    policies: texts(),
+    sites: texts().optional(),
+    tolerances: texts().optional(),
+  }).required(),
 );

@@ -14,6 +14,21 @@ export const IMPORT_FIELDS = [
   'tag',
   'due',
   'last',
+  'site',
+  'lot',
+  'name',
+  'supplier',
+  'certificate',
+  'issuer',
+  'traceability',
+  'expires',
+  'waterVolume',
+  'pressure',
+  'gas',
+  'value',
+  'unit',
+  'expanded',
+  'k',
 ] as const;
 export type ImportField = (typeof IMPORT_FIELDS)[number];
 
@@ -27,6 +42,13 @@ export const IMPORT_PROBLEMS = [
   'notADay',
   'noMail',
   'twice',
+  'noFigure',
+  'noGas',
+  'noUnit',
+  'noLot',
+  'neededOfBottle',
+  'lotDiffers',
+  'lotBad',
   'long',
 ] as const;
 export interface ImportProblem {

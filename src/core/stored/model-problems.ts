@@ -1,17 +1,11 @@
 import type { Traits } from '../instrument/traits';
 import type { Procedure } from '../procedure/procedure';
 import { UNITS_OF } from '../quantity/unit';
-import type { WordCode } from '../words/say';
 import type { ModelChannel } from './channel';
+import type { ModelProblem } from './model-problem';
+import { toleranceProblems } from './tolerance-problems';
 import '@/core/words/en/models';
 import '@/core/words/en/certificate';
-
-/** What does not fit together in a model: where (the path of its field), a code of the catalogue, and figures. */
-export interface ModelProblem {
-  field: string;
-  code: WordCode & `model.${string}`;
-  numbers?: Record<string, string>;
-}
 
 interface Model {
   traits: Traits;
@@ -66,20 +60,14 @@ function channelProblems(channel: ModelChannel, at: (name: string) => string): M
   const problems: ModelProblem[] = [];
   const say = (name: string, code: ModelProblem['code'], numbers?: Record<string, string>) =>
     problems.push({ field: at(name), code, ...(numbers ? { numbers } : {}) });
-  const { unit, tolerance, alarms } = channel;
+  const { unit, alarms } = channel;
   const [step, lowest, highest] = [channel.resolution, channel.lowest, channel.highest].map(Number) as [number, number, number];
   const units: readonly string[] = UNITS_OF[channel.measurand];
   if (!units.includes(unit)) say('unit', 'model.unit', { measurand: channel.measurand, units: units.join(', ') });
   if (!(step > 0)) say('resolution', 'model.step');
   if (!(highest > lowest)) say('highest', 'model.range');
   else if (step > (highest - lowest) / 2) say('resolution', 'model.stepRange');
-  if (!tolerance.absolute && !tolerance.percentOfTarget) say('tolerance.absolute', 'model.noTolerance');
-  for (const part of ['absolute', 'percentOfTarget', 'zero'] as const)
-    if (tolerance[part] !== undefined && !(Number(tolerance[part]) > 0)) say(`tolerance.${part}`, 'model.tolerancePositive');
-  // A display that shows whole units can't be judged to a half.
-  for (const part of ['absolute', 'zero'] as const)
-    if (tolerance[part] !== undefined && Number(tolerance[part]) > 0 && Number(tolerance[part]) < step)
-      say(`tolerance.${part}`, 'model.toleranceStep', { step: channel.resolution, unit });
+  for (const one of toleranceProblems(channel)) say(one.field, one.code, one.numbers);
   for (const part of ['low', 'high'] as const) {
     const point = alarms?.[part];
     if (point !== undefined && !(Number(point) >= lowest && Number(point) <= highest))

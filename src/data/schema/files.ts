@@ -2,7 +2,7 @@ import { pgTable, text, uuid } from 'drizzle-orm/pg-core';
 import { bytea, instant } from './columns';
 
 /** What a file can belong to. Closed. */
-export const FILE_SUBJECTS = ['asset', 'ticket', 'reference', 'customer'] as const;
+export const FILE_SUBJECTS = ['asset', 'ticket', 'reference', 'customer', 'model'] as const;
 export type FileSubject = (typeof FILE_SUBJECTS)[number];
 export type FileMime = 'image/jpeg' | 'image/png' | 'application/pdf';
 

@@ -8,7 +8,7 @@ export type ImportVerdict = 'new' | 'there' | 'ask' | 'bad';
 /** A table that people had, with what became of it. */
 export const importBatch = pgTable('import_batch', {
   id: uuid('id').primaryKey(),
-  kind: text('kind').$type<'customers' | 'instruments'>().notNull(),
+  kind: text('kind').$type<'customers' | 'instruments' | 'bottles'>().notNull(),
   fileName: text('file_name').notNull(),
   columns: text('columns').array().notNull(),
   mapping: checked('mapping', readMapping).notNull().default({}),
@@ -38,6 +38,7 @@ export const importRow = pgTable(
     modelId: uuid('model_id'),
     madeCustomer: uuid('made_customer'),
     madeAsset: uuid('made_asset'),
+    madeReference: uuid('made_reference'),
   },
   (table) => [primaryKey({ columns: [table.batchId, table.line] })],
 );

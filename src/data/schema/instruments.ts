@@ -44,6 +44,18 @@ export const customerContact = pgTable('customer_contact', {
   createdAt: instant('created_at').notNull(),
 });
 
+/** Where a customer has instruments. */
+export const customerSite = pgTable('customer_site', {
+  id: uuid('id').primaryKey().defaultRandom(),
+  customerId: uuid('customer_id')
+    .notNull()
+    .references(() => customer.id),
+  name: text('name').notNull(),
+  address: text('address').notNull().default(''),
+  endedAt: instant('ended_at'),
+  createdAt: instant('created_at').notNull(),
+});
+
 export const customerMerge = pgTable('customer_merge', {
   id: uuid('id').primaryKey().defaultRandom(),
   gone: uuid('gone')
@@ -77,6 +89,25 @@ export const instrumentModel = pgTable('instrument_model', {
   retiredWhy: text('retired_why').notNull().default(''),
 });
 
+/** A tolerance of one channel of a model that was agreed with a customer: it stands before the model's and the instrument's own. */
+export const customerTolerance = pgTable('customer_tolerance', {
+  id: uuid('id').primaryKey().defaultRandom(),
+  customerId: uuid('customer_id')
+    .notNull()
+    .references(() => customer.id),
+  modelId: uuid('model_id')
+    .notNull()
+    .references(() => instrumentModel.id),
+  role: text('role').notNull(),
+  tolerance: checked('tolerance', readTolerance).notNull(),
+  agreedOn: date('agreed_on').notNull(),
+  agreedWith: text('agreed_with').notNull(),
+  madeBy: text('made_by').notNull(),
+  madeAt: instant('made_at').notNull(),
+  endedAt: instant('ended_at'),
+  endedBy: text('ended_by'),
+});
+
 export type { DueBasis } from '@/core/stored/due-basis';
 
 export const asset = pgTable('asset', {
@@ -87,6 +118,8 @@ export const asset = pgTable('asset', {
   modelId: uuid('model_id')
     .notNull()
     .references(() => instrumentModel.id),
+  /** Where the customer has it. */
+  siteId: uuid('site_id'),
   maker: text('maker').notNull(),
   serial: text('serial').notNull(),
   tag: text('tag').notNull().default(''),

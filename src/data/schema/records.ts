@@ -139,6 +139,16 @@ export const changeLog = pgTable('change_log', {
   hash: text('hash').notNull(),
 });
 
+/** Keys under which what the change log keeps of a person stands. Destroying one blanks the person. */
+export const personKey = pgTable('person_key', {
+  id: uuid('id').primaryKey().defaultRandom(),
+  about: text('about').$type<'customer' | 'customer_contact'>().notNull(),
+  rowId: text('row_id').notNull(),
+  customerId: uuid('customer_id').notNull(),
+  secret: text('secret').notNull(),
+  madeAt: instant('made_at').notNull(),
+});
+
 /** Which tables the change log follows, how, and by which key. */
 export const changeKept = pgTable('change_kept', {
   tableName: text('table_name').primaryKey(),

@@ -5,6 +5,7 @@ import { need } from '@/platform/need';
 import { findCustomers, keepSamples, serialSchema } from '@/features/counter/server';
 import { retireAsset, takeBackAsset } from './server/retire';
 import { correctAsset, giveToCustomer } from './server/correct-asset';
+import { putAtSite } from './server/put-at-site';
 import { correctChannels } from './server/correct-channels';
 import { channelsSchema } from './channel-state';
 import { returnToUse } from './server/return-to-use';
@@ -85,4 +86,14 @@ export const findOwnersAction = action(
     need(actor, 'receive');
     return (await findCustomers(tx, text)).map(({ id, name }) => ({ id, name }));
   },
+);
+
+export const putAtSiteAction = action(
+  {
+    name: 'putAtSite',
+    permission: 'receive',
+    schema: yup.object({ assetId: yup.string().uuid().required(), siteId: yup.string().uuid().nullable().defined() }),
+    audit: (input) => `${input.assetId}: ${input.siteId ?? 'no site'}`,
+  },
+  putAtSite,
 );

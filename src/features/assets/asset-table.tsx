@@ -30,6 +30,7 @@ const COLUMNS: Column<AssetRow>[] = [
   { key: 'instrument', title: say({ code: 'assets.instrument' }), sort: true, cell: (row) => `${row.maker} ${row.model}` },
   { key: 'kind', title: say({ code: 'assets.kind' }), className: 'quiet', cell: (row) => row.kind },
   { key: 'customer', title: say({ code: 'assets.customer' }), sort: true, cell: (row) => row.customer },
+  { key: 'site', title: say({ code: 'assets.site' }), asked: true, cell: (row) => row.site },
   {
     key: 'due',
     title: say({ code: 'assets.nextDue' }),

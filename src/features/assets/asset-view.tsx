@@ -10,7 +10,9 @@ import { VerdictMark } from '@/ui/verdict-mark';
 import { LazyErrorChart } from './lazy-chart';
 import type { assetCard } from './server/asset-card';
 import { RetireForm } from './retire-form';
+import { toleranceText } from '@/ui/tolerance-text';
 import { SamplesPanel } from './samples-panel';
+import { SiteChoice } from './site-choice';
 import { StatusPanel, type Standing } from './status-panel';
 import '@/core/words/en/assets';
 import '@/core/words/en/certificates-room';
@@ -24,6 +26,7 @@ const SCOPE = { asset: 'this instrument', customerModel: 'this customer’s mode
 export function AssetView({
   card,
   zone,
+  mayReceive,
   mayBench,
   mayApprove,
   standing,
@@ -32,6 +35,7 @@ export function AssetView({
 }: {
   card: Card;
   zone: string;
+  mayReceive: boolean;
   mayBench: boolean;
   mayApprove: boolean;
   standing: Standing | null;
@@ -83,6 +87,18 @@ export function AssetView({
               <dd>
                 <Link href={`/customers/${customer.id}`}>{customer.name}</Link>
               </dd>
+              {card.sites.length > 0 && (
+                <>
+                  <dt>{say({ code: 'assets.site' })}</dt>
+                  <dd>
+                    {mayReceive ? (
+                      <SiteChoice assetId={asset.id} siteId={asset.siteId} sites={card.sites} />
+                    ) : (
+                      (card.sites.find((one) => one.id === asset.siteId)?.name ?? say({ code: 'assetSite.none' }))
+                    )}
+                  </dd>
+                </>
+              )}
               <dt>Next due</dt>
               <dd className="fs-5 fw-semibold">{day(asset.nextDue)}</dd>
               <dd className="small quiet">
@@ -167,12 +183,13 @@ export function AssetView({
                 </td>
                 <td className="mono">{channel.resolution}</td>
                 <td>
-                  {[
-                    channel.tolerance.absolute && `± ${channel.tolerance.absolute} ${channel.unit}`,
-                    channel.tolerance.percentOfTarget && `± ${channel.tolerance.percentOfTarget} %`,
-                  ]
-                    .filter(Boolean)
-                    .join(' or ')}
+                  {toleranceText(agreedFor(card, channel.role)?.tolerance ?? channel.tolerance, channel.unit)}
+                  {agreedFor(card, channel.role) && (
+                    <span className="quiet small">
+                      {' '}
+                      {say({ code: 'assetTolerance.agreed', numbers: { on: day(agreedFor(card, channel.role)!.agreedOn) } })}
+                    </span>
+                  )}
                   {channel.scale && (
                     <span className="quiet small">
                       {' '}
@@ -260,6 +277,8 @@ export function AssetView({
     </>
   );
 }
+
+const agreedFor = ({ agreed }: Card, role: string) => agreed.find((one) => one.role === role);
 
 /** Bumps and calibrations by a station, marked as such. */
 function StationHistory({ station, zone }: { station: Card['station']; zone: string }) {

@@ -2,17 +2,25 @@
 import { action } from '@/platform/action';
 import { need } from '@/platform/need';
 import {
+  blankSchema,
   contactSchema,
   correctSchema,
   customerSchema,
   endSchema,
   mergeSchema,
   onContactSchema,
+  onSiteSchema,
+  onToleranceSchema,
+  siteSchema,
+  toleranceSchema,
   typedSchema,
   undoSchema,
 } from './customer-schema';
+import { blankPerson } from './server/blank-person';
 import { retireCustomer, takeBackCustomer } from './server/end-customer';
 import { correctCustomer, createCustomer, dropContact, keepContact } from './server/keep-customer';
+import { endSite, keepSite } from './server/keep-site';
+import { endTolerance, keepTolerance } from './server/keep-tolerance';
 import { customersLike } from './server/list-customers';
 import { mergeCustomers, undoMerge } from './server/merge';
 
@@ -34,7 +42,12 @@ export const customersLikeAction = action(
   },
 );
 export const keepContactAction = action(
-  { name: 'keepContact', permission, schema: contactSchema, audit: (input) => `${input.customerId}: ${input.name}` },
+  {
+    name: 'keepContact',
+    permission,
+    schema: contactSchema,
+    audit: (input) => `${input.customerId}: ${input.purposes.join(', ')}`,
+  },
   keepContact,
 );
 export const dropContactAction = action(
@@ -56,4 +69,34 @@ export const mergeCustomersAction = action(
 export const undoMergeAction = action(
   { name: 'undoMerge', permission, schema: undoSchema, audit: (input) => input.mergeId },
   undoMerge,
+);
+export const keepSiteAction = action(
+  { name: 'keepSite', permission, schema: siteSchema, audit: (input) => `${input.customerId}: ${input.name}` },
+  keepSite,
+);
+export const endSiteAction = action(
+  { name: 'endSite', permission, schema: onSiteSchema, audit: (input) => input.siteId },
+  endSite,
+);
+export const keepToleranceAction = action(
+  {
+    name: 'keepTolerance',
+    permission,
+    schema: toleranceSchema,
+    audit: (input) => `${input.customerId}: ${input.modelId}, ${input.role}`,
+  },
+  keepTolerance,
+);
+export const endToleranceAction = action(
+  { name: 'endTolerance', permission, schema: onToleranceSchema, audit: (input) => input.toleranceId },
+  endTolerance,
+);
+export const blankPersonAction = action(
+  {
+    name: 'blankPerson',
+    permission,
+    schema: blankSchema,
+    audit: (input) => `${input.customerId}, contact ${input.contactId ?? 'of the customer itself'}: ${input.why}`,
+  },
+  blankPerson,
 );

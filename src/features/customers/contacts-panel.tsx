@@ -8,6 +8,7 @@ import { say } from '@/core/words/say';
 import { attempt, messageBeside } from '@/platform/client/result';
 import { Field } from '@/ui/field';
 import { dropContactAction, keepContactAction } from './actions';
+import { BlankPerson } from './blank-person';
 import '@/core/words/en/customers';
 
 export interface Contact {
@@ -19,8 +20,16 @@ export interface Contact {
 }
 const EMPTY: Omit<Contact, 'id'> = { name: '', email: '', phone: '', purposes: [] };
 
+interface Props {
+  customerId: string;
+  contacts: Contact[];
+  /** Taken away, and not blanked. */
+  former: { id: string; name: string }[];
+  mayKeep: boolean;
+}
+
 /** Who is there for what. */
-export function ContactsPanel({ customerId, contacts, mayKeep }: { customerId: string; contacts: Contact[]; mayKeep: boolean }) {
+export function ContactsPanel({ customerId, contacts, former, mayKeep }: Props) {
   const [open, setOpen] = useState<string | null>(null);
   const close = () => setOpen(null);
   return (
@@ -45,10 +54,22 @@ export function ContactsPanel({ customerId, contacts, mayKeep }: { customerId: s
                 <a className="small" href={`/customers/${customerId}/contacts/${contact.id}/data`} download>
                   {say({ code: 'contact.held' })}
                 </a>
+                <BlankPerson customerId={customerId} contactId={contact.id} />
               </>
             )}
           </div>
         ),
+      )}
+      {mayKeep && former.length > 0 && (
+        <>
+          <p className="quiet small mb-1">{say({ code: 'contact.former' })}</p>
+          {former.map(({ id, name }) => (
+            <div key={id} className="d-flex flex-wrap gap-3 align-items-baseline mb-2" data-testid="former-contact">
+              <span>{name}</span>
+              <BlankPerson customerId={customerId} contactId={id} />
+            </div>
+          ))}
+        </>
       )}
       {mayKeep &&
         (open === 'new' ? (

@@ -56,7 +56,38 @@ export const contactSchema = yup.object({
 });
 export type ContactInput = yup.InferType<typeof contactSchema>;
 
+export const siteSchema = yup.object({
+  customerId: id(),
+  siteId: yup.string().uuid().optional(),
+  name: text(80).required(say({ code: 'site.needsName' })),
+  address: text(300).default(''),
+});
+export type SiteInput = yup.InferType<typeof siteSchema>;
+export const onSiteSchema = yup.object({ siteId: id() });
+
+const decimal = () =>
+  yup
+    .string()
+    .transform((given: string | undefined) => (given === '' ? undefined : given?.trim().replace(',', '.')))
+    .matches(/^\d{1,6}(\.\d{1,6})?$/, say({ code: 'agreed.noFigure' }))
+    .optional();
+export const toleranceSchema = yup.object({
+  customerId: id(),
+  modelId: id(),
+  role: text(40).required(),
+  tolerance: yup.object({ absolute: decimal(), percentOfTarget: decimal(), zero: decimal() }).required(),
+  agreedOn: yup
+    .string()
+    .matches(/^\d{4}-\d{2}-\d{2}$/, say({ code: 'agreed.needsDay' }))
+    .required(say({ code: 'agreed.needsDay' })),
+  agreedWith: text(120).required(say({ code: 'agreed.needsWhom' })),
+});
+export type ToleranceInput = yup.InferType<typeof toleranceSchema>;
+export const onToleranceSchema = yup.object({ toleranceId: id() });
+
 export const onContactSchema = yup.object({ contactId: id() });
+/** `contactId` left out: the contact that stands with the customer itself. */
+export const blankSchema = yup.object({ customerId: id(), contactId: yup.string().uuid().optional(), why: why() });
 export const endSchema = yup.object({ customerId: id(), why: why() });
 export const mergeSchema = yup.object({ stays: id(), gone: id(), why: text(300).default('') });
 export const undoSchema = yup.object({ mergeId: id() });

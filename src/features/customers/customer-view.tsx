@@ -5,10 +5,13 @@ import { Changed, plain } from '@/ui/changed';
 import { day, dayTime } from '@/ui/format';
 import { Link } from '@/ui/link';
 import { StatusMark } from '@/ui/status-mark';
+import { BlankPerson } from './blank-person';
 import { ContactsPanel } from './contacts-panel';
 import { CorrectPanel } from './correct-panel';
 import { EndPanel, MergePanel, UndoMerge } from './end-panel';
 import type { customerCard } from './server/customer-card';
+import { SitesPanel } from './sites-panel';
+import { TolerancesPanel } from './tolerances-panel';
 import '@/core/words/en/customers';
 import '@/core/words/en/house';
 
@@ -39,10 +42,21 @@ export function CustomerView({ card, role, zone }: { card: Card; role: Role; zon
           <section className="sheet" data-testid="customer">
             <Facts customer={customer} />
             {mayKeep && <CorrectPanel customerId={customer.id} version={customer.version} on={inputOf(customer)} />}
+            {mayKeep && (customer.contact || customer.email || customer.phone) && (
+              <BlankPerson customerId={customer.id} label={say({ code: 'blanking.main' })} />
+            )}
           </section>
           <ContactsPanel
             customerId={customer.id}
             contacts={card.contacts.map(({ id, name, email, phone, purposes }) => ({ id, name, email, phone, purposes }))}
+            former={card.former}
+            mayKeep={mayKeep}
+          />
+          <SitesPanel customerId={customer.id} sites={card.sites} mayKeep={mayKeep} />
+          <TolerancesPanel
+            customerId={customer.id}
+            agreed={card.tolerances.map((one) => ({ ...one, model: `${one.maker} ${one.model}` }))}
+            models={card.models}
             mayKeep={mayKeep}
           />
           <Merges card={card} zone={zone} mayKeep={mayKeep} />

@@ -1,7 +1,10 @@
 export { createCustomer, correctCustomer, dropContact, keepContact } from './server/keep-customer';
 export { openWork, retireCustomer, takeBackCustomer } from './server/end-customer';
+export { blankPerson, formerContacts } from './server/blank-person';
 export { mergeCustomers, undoMerge } from './server/merge';
 export { customersLike, listCustomers, type CustomerRow } from './server/list-customers';
+export { endSite, keepSite, sitesOf } from './server/keep-site';
+export { agreedTolerances, endTolerance, keepTolerance } from './server/keep-tolerance';
 export { customerCard } from './server/customer-card';
 export { customersCsv } from './server/customers-csv';
 export { customerSchema, type CustomerInput } from './customer-schema';

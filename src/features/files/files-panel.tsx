@@ -13,7 +13,7 @@ import type { FileShown } from './server/keep-file';
 import '@/core/words/en/files';
 
 interface Props {
-  about: 'asset' | 'ticket' | 'reference' | 'customer';
+  about: 'asset' | 'ticket' | 'reference' | 'customer' | 'model';
   aboutId: string;
   files: readonly FileShown[];
   mayKeep: boolean;

@@ -49,7 +49,7 @@ export function ImportView({ page }: { page: ImportPage }) {
   const { dayOrder: keptOrder, ...kept } = page.mapping;
   const [mapping, setMapping] = useState<Mapping>(kept);
   const texts = (column: number) => page.rows.map((row) => row.cells[column] ?? '');
-  const days = [mapping.due, mapping.last].filter((column) => column !== undefined);
+  const days = [mapping.due, mapping.last, mapping.expires].filter((column) => column !== undefined);
   const [dayOrder, setDayOrder] = useState<DayOrder>(keptOrder ?? orderOf(days.flatMap(texts)) ?? 'dayFirst');
   const [decisions, setDecisions] = useState<Decisions>({
     customers: page.decisions.customers ?? {},
@@ -110,13 +110,15 @@ export function ImportView({ page }: { page: ImportPage }) {
               <Button
                 disabled={busy || !ready}
                 onClick={() =>
-                  void act<{ customers: number; instruments: number }>(
+                  void act<{ customers: number; instruments: number; bottles: number }>(
                     () => takeImportAction({ batchId }),
-                    ({ customers, instruments }) =>
-                      say({
-                        code: 'import.taken',
-                        numbers: { customers, instruments, both: customers && instruments ? 'yes' : 'no' },
-                      }),
+                    ({ customers, instruments, bottles }) =>
+                      bottles
+                        ? say({ code: 'import.bottlesTaken', numbers: { count: bottles } })
+                        : say({
+                            code: 'import.taken',
+                            numbers: { customers, instruments, both: customers && instruments ? 'yes' : 'no' },
+                          }),
                   )
                 }
               >
@@ -147,9 +149,12 @@ export function ImportView({ page }: { page: ImportPage }) {
               variant="plain"
               disabled={busy || !ready}
               onClick={() =>
-                void act<{ customers: number; instruments: number; stayed: number }>(
+                void act<{ customers: number; instruments: number; bottles: number; stayed: number }>(
                   () => takeImportBackAction({ batchId }),
-                  (value) => say({ code: 'import.back', numbers: { ...value } }),
+                  ({ bottles, ...value }) =>
+                    page.kind === 'bottles'
+                      ? say({ code: 'import.bottlesBack', numbers: { count: bottles, stayed: value.stayed } })
+                      : say({ code: 'import.back', numbers: { ...value } }),
                 )
               }
             >

@@ -68,6 +68,16 @@ export function SettingsForm({ settings }: { settings: WorkshopSettings }) {
             <Form.Control type="number" {...register('places')} />
           </Field>
         </div>
+        <div className="col-md-8">
+          <Field label={say({ code: 'settings.secondPlace' })} problem={errors.secondPlace?.message}>
+            <Form.Control {...register('secondPlace')} />
+          </Field>
+        </div>
+        <div className="col-md-4">
+          <Field label={say({ code: 'settings.secondFrom' })} problem={errors.secondFrom?.message}>
+            <Form.Control type="number" {...register('secondFrom')} />
+          </Field>
+        </div>
         <div className="col-md-4">
           <Field label="Remind ahead, days" problem={errors.remindAheadDays?.message}>
             <Form.Control type="number" {...register('remindAheadDays')} />

@@ -1,7 +1,10 @@
 import * as yup from 'yup';
+import { say } from '@/core/words/say';
 import { LABEL_PAPERS } from '@/core/paper/label-paper';
 import { DAY_ORDERS } from '@/core/quantity/read-day';
 import { ROLES } from '@/core/record/event';
+
+import '@/core/words/en/house';
 
 export const settingsSchema = yup.object({
   name: yup.string().trim().required('The workshop’s name stands on every certificate.').max(120),
@@ -23,6 +26,24 @@ export const settingsSchema = yup.object({
     }),
   mailFrom: yup.string().trim().required('Reminders need a sender.').email('This is no mail address.'),
   places: yup.number().typeError('A number.').integer('Whole places.').min(1).max(24).required(),
+  secondPlace: yup
+    .string()
+    .trim()
+    .max(120)
+    .default('')
+    .test('named', say({ code: 'settings.secondUnnamed' }), function (value) {
+      return Boolean(value) || !((this.parent as { secondFrom?: number }).secondFrom ?? 0);
+    }),
+  secondFrom: yup
+    .number()
+    .typeError('A number.')
+    .integer('Whole places.')
+    .min(0)
+    .default(0)
+    .test('there', say({ code: 'settings.secondFromWhere' }), function (value) {
+      const { secondPlace, places } = this.parent as { secondPlace?: string; places?: number };
+      return secondPlace?.trim() ? value >= 2 && value <= (places ?? 0) : value === 0;
+    }),
   samePersonApproves: yup.boolean().default(false),
   administratorSigns: yup.boolean().default(true),
   secondFactorRoles: yup.array(yup.string().oneOf(ROLES).required()).default([]),

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { often } from '@/core/often.fixture';
 import { csvHeader, csvLine } from '@/standins/station/write-log';
 import type { StationRow } from '@/core/station/station-row';
 import { readLog } from './read-log';
@@ -73,7 +74,7 @@ describe('a station’s log', () => {
     expect(readLog('{broken')[0]!.why).toBe('this line is no JSON');
     expect(readLog('a,b\n1,2')[0]!.row).toBeNull();
   });
-  it('10,000 files of anything: nothing is thrown, every row that is taken is whole', () => {
+  it('thousands of files of anything: nothing is thrown, every row that is taken is whole', () => {
     const cell = fc.oneof(fc.string({ maxLength: 12 }), fc.constantFrom('pass', 'bump', '2026-11-25T07:00:00Z', '"', ',', '18'));
     const table = fc
       .array(fc.array(cell, { maxLength: 14 }), { maxLength: 5 })
@@ -112,7 +113,7 @@ describe('a station’s log', () => {
           }
         },
       ),
-      { numRuns: 10_000 },
+      { numRuns: often(10_000) },
     );
   }, 120_000);
 });

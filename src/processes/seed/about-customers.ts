@@ -1,9 +1,19 @@
-import { eq } from 'drizzle-orm';
-import { subDays } from 'date-fns';
+import { and, asc, eq, inArray } from 'drizzle-orm';
+import { format, subDays } from 'date-fns';
 import type { Actor } from '@/core/record/event';
 import type { Transaction } from '@/data/connection';
-import { customer } from '@/data/schema';
-import { createCustomer, keepContact, mergeCustomers, retireCustomer } from '@/features/customers/server';
+import { asset, customer, customerContact, instrumentModel } from '@/data/schema';
+import { putAtSite } from '@/features/assets/server';
+import {
+  blankPerson,
+  createCustomer,
+  dropContact,
+  keepContact,
+  keepSite,
+  keepTolerance,
+  mergeCustomers,
+  retireCustomer,
+} from '@/features/customers/server';
 
 const NEW = { address: '', contact: '', email: '', phone: '', notes: '', wantsReminders: true, agreesDue: false };
 
@@ -34,4 +44,57 @@ export async function aboutCustomers(tx: Transaction, actor: Actor, now: Date): 
     email: 'kiln@lime.example',
   });
   await retireCustomer(at(60), { customerId: closed.id, why: 'works closed in the autumn' });
+  await aboutTheYard(tx, at);
+}
+
+/** A yard with three places for its instruments, a contact who left and one who asked to be forgotten. */
+async function aboutTheYard(tx: Transaction, at: (days: number) => { tx: Transaction; actor: Actor; now: Date }): Promise<void> {
+  const [yard] = await tx.select({ id: customer.id }).from(customer).where(eq(customer.name, 'Ambrel Ship Repair Yard'));
+  if (!yard) return;
+  const sites: string[] = [];
+  for (const [name, address] of [
+    ['Dry dock', 'North quay, gate 2'],
+    ['Slipway', 'North quay, gate 4'],
+    ['Gate store', ''],
+  ] as const)
+    sites.push((await keepSite(at(120), { customerId: yard.id, name, address })).id);
+  const theirs = await tx
+    .select({ id: asset.id })
+    .from(asset)
+    .where(eq(asset.customerId, yard.id))
+    .orderBy(asc(asset.serial), asc(asset.id));
+  // The third has none yet, and some instruments are at none: so it is in life.
+  for (const [index, { id: assetId }] of theirs.entries())
+    if (index % 3 < 2) await putAtSite(at(100), { assetId, siteId: sites[index % 3]! });
+  const contact = { customerId: yard.id, email: '', phone: '', purposes: [] };
+  for (const name of ['Jorun Abt', 'Milo Sand']) await keepContact(at(300), { ...contact, name });
+  const gone = await tx
+    .select({ id: customerContact.id })
+    .from(customerContact)
+    .where(and(eq(customerContact.customerId, yard.id), inArray(customerContact.name, ['Jorun Abt', 'Milo Sand'])))
+    .orderBy(asc(customerContact.name));
+  await dropContact(at(30), { contactId: gone[0]!.id });
+  await blankPerson(at(10), { customerId: yard.id, contactId: gone[1]!.id, why: 'asked for it when he left' });
+}
+
+/** Ponds need less than the maker states: agreed before anything of theirs was judged. */
+export async function agreedEarly(tx: Transaction, actor: Actor, now: Date): Promise<void> {
+  const [found] = await tx
+    .select({ customerId: asset.customerId, modelId: asset.modelId })
+    .from(asset)
+    .innerJoin(customer, eq(customer.id, asset.customerId))
+    .innerJoin(instrumentModel, eq(instrumentModel.id, asset.modelId))
+    .where(and(eq(customer.name, 'Saltmarsh Trout Hatchery'), eq(instrumentModel.name, 'SM-20')))
+    .limit(1);
+  if (!found) return;
+  await keepTolerance(
+    { tx, actor, now },
+    {
+      ...found,
+      role: 'do',
+      tolerance: { absolute: '0.5' },
+      agreedOn: format(now, 'yyyy-MM-dd'),
+      agreedWith: 'letter of the hatchery’s master, filed with the order',
+    },
+  );
 }

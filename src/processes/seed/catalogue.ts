@@ -102,6 +102,8 @@ export const WORKSHOP = {
   zone: 'Europe/Berlin',
   mailFrom: 'workshop@port-ambrel.example',
   places: 12,
+  secondPlace: 'Service van, Port Ambrel and around',
+  secondFrom: 11,
   administratorSigns: true,
   secondFactorRoles: [],
   lockAfterMinutes: 15,

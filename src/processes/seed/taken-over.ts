@@ -40,6 +40,7 @@ export async function takenOver(
       },
     );
   const context = { tx, actor: office, now };
+  await bottleTable(context);
   const { batchId } = await beginImport(context, {
     kind: 'instruments',
     fileName: 'instruments of two customers.csv',
@@ -49,6 +50,32 @@ export async function takenOver(
   await judgeImport(context, {
     batchId,
     mapping: { customer: 0, maker: 1, model: 2, serial: 3, tag: 4, due: 5, email: 6 },
+    dayOrder: 'dayFirst',
+    customers: {},
+    models: {},
+  });
+}
+
+/** A supplier's delivery as its table has it: two bottles, a unit that says nothing, and a lot that contradicts itself. */
+const BOTTLES = [
+  ['K-77120', 'Carbon monoxide', '100', 'µmol/mol', '2 %', '06/2028', 'C-77120', '150'],
+  ['K-77120', 'Hydrogen sulfide', '25', 'µmol/mol', '3 %', '06/2028', 'C-77120', '150'],
+  ['K-77120', 'Nitrogen', 'balance', '', '', '', '', ''],
+  ['K-77121', 'Methane', '2.5', 'Vol.-%', '0.05', '06/2029', 'C-77121', '150'],
+  ['K-77122', 'Oxygen', '18', '%', '0.2', '06/2029', 'C-77122', '150'],
+  ['K-77123', 'Carbon dioxide', '2.0', 'Vol.-%', '0.04', '06/2029', 'C-77123', '150'],
+  ['K-77123', 'Nitrogen', 'balance', '', '', '07/2029', '', ''],
+];
+async function bottleTable(context: { tx: Transaction; actor: Actor; now: Date }): Promise<void> {
+  const { batchId } = await beginImport(context, {
+    kind: 'bottles',
+    fileName: 'delivery of gases.csv',
+    columns: ['Cylinder', 'Component', 'Content', 'Unit', 'Uncertainty', 'Good until', 'Certificate', 'Bar'],
+  });
+  await addRows(context, { batchId, first: 1, rows: BOTTLES, last: true });
+  await judgeImport(context, {
+    batchId,
+    mapping: { lot: 0, gas: 1, value: 2, unit: 3, expanded: 4, expires: 5, certificate: 6, pressure: 7 },
     dayOrder: 'dayFirst',
     customers: {},
     models: {},

@@ -116,6 +116,8 @@ async function readTable(client: Client, { name, path, folder }: { name: string;
       [table, column],
     );
   await client.query('drop table staged');
+  // What is checked when a transaction ends is checked now: triggers are not switched while something waits.
+  await client.query('set constraints all immediate; set constraints all deferred');
   await client.query(`alter table ${table} enable trigger user`);
 }
 

@@ -13,6 +13,7 @@ export const FIND = {
   'find.instruments': 'Instruments',
   'find.customers': 'Customers',
   'find.contacts': 'Contacts',
+  'find.sites': 'Sites of customers',
   'find.shelf': 'Shelf',
   'find.models': 'Models',
   'find.people': 'People',

@@ -6,10 +6,11 @@ export const IMPORTS = {
   'import.title': 'Take tables in',
   'import.link': 'Take a table in',
   'import.intro':
-    'Lists that you have (CSV or XLSX): customers, or instruments with their owners and due dates. Nothing is taken before you have seen what becomes of each row, and all of it can be taken back.',
+    'Lists that you have (CSV or XLSX): customers, instruments with their owners and due dates, or gas bottles. Nothing is taken before you have seen what becomes of each row, and all of it can be taken back.',
   'import.kind': 'What is in it?',
   'import.customers': 'Customers',
   'import.instruments': 'Instruments with their owners',
+  'import.bottles': 'Gas bottles, a row for each gas in them',
   'import.file': 'Table (CSV, XLSX; at most 30 MB)',
   'import.read': 'Read it',
   'import.reading': 'Reading …',
@@ -63,6 +64,17 @@ export const IMPORTS = {
   'import.noMail': '“{text}” is no mail address.',
   'import.twice': 'The same as row {line}.',
   'import.long': '“{text}” is too long.',
+  'import.noFigure': '“{text}” is no figure that can be used here.',
+  'import.noGas': '“{text}” is no gas that is known here: write its formula or name.',
+  'import.noUnit': '“{text}” is no unit of a certified gas: ppm, ppb or % vol.',
+  'import.noLot': 'No lot.',
+  'import.neededOfBottle': 'Needed of a bottle.',
+  'import.lotDiffers': 'Row {line} of the same lot says otherwise.',
+  'import.lotBad': 'Another row of this lot is not taken, so the bottle isn’t.',
+  'import.bottlesTaken':
+    '{count, plural, one {# bottle} other {# bottles}} taken in. Each is accepted at its own page before its first use.',
+  'import.bottlesBack':
+    '{count, plural, one {# bottle} other {# bottles}} taken back.{stayed, plural, =0 {} one { # stays: something rests on it already.} other { # stay: something rests on them already.}}',
   'import.taken':
     '{instruments, plural, =0 {} one {# instrument} other {# instruments}}{both, select, yes { and } other {}}{customers, plural, =0 {} one {# customer} other {# customers}} taken in.',
   'import.back':
@@ -85,6 +97,21 @@ export const IMPORTS = {
   'import.tag': 'Their own tag',
   'import.due': 'Next due',
   'import.last': 'Last calibrated',
+  'import.site': 'Site of the customer',
+  'import.lot': 'Lot or cylinder',
+  'import.name': 'Name of the mixture',
+  'import.supplier': 'Supplier',
+  'import.certificate': 'Certificate',
+  'import.issuer': 'Issued by',
+  'import.traceability': 'Traceable to',
+  'import.expires': 'Good until',
+  'import.waterVolume': 'Water volume, L',
+  'import.pressure': 'Pressure, bar',
+  'import.gas': 'Gas',
+  'import.value': 'Certified value',
+  'import.unit': 'Unit',
+  'import.expanded': 'Expanded uncertainty (0.5, or 2 %)',
+  'import.k': 'Coverage factor',
   'import.basis': 'taken over from the table {file}',
 } as const;
 addWords(IMPORTS);

@@ -3,6 +3,7 @@ import { samplesAsked } from '@/core/procedure/schools-of';
 import type { Transaction } from '@/data/connection';
 import { usesOfAsset } from '@/features/due/server';
 import { entriesOf } from '@/features/station/server';
+import { agreedTolerances, sitesOf } from '@/features/customers/server';
 import { responseTimes } from './response-times';
 import {
   asset,
@@ -73,9 +74,13 @@ export async function assetCard(tx: Transaction, id: string) {
   const asksSamples = procedure ? samplesAsked(procedure) : [];
   const response = await responseTimes(tx, id);
   const uses = await usesOfAsset(tx, id);
+  const agreed = await agreedTolerances(tx, row.asset.customerId, row.asset.modelId);
+  const sites = await sitesOf(tx, row.asset.customerId);
   return {
     ...row,
     channels,
+    agreed,
+    sites,
     runs,
     results,
     asksSamples,

@@ -3,7 +3,7 @@ import Papa from 'papaparse';
 import { SAMPLE_QUANTITIES } from '@/core/instrument/samples';
 import type { Transaction } from '@/data/connection';
 import { listAssets, type AssetAsked } from './list-assets';
-import { asset, assetUse, customer, instrumentModel } from '@/data/schema';
+import { asset, assetUse, customer, customerSite, instrumentModel } from '@/data/schema';
 
 /** Rows of the table at most. */
 const MOST_ROWS = 1_000_000;
@@ -13,10 +13,11 @@ export async function assetsCsv(tx: Transaction, asked: AssetAsked = {}): Promis
   // The list says which, and in which order.
   const place = new Map((await listAssets(tx, { ...asked, pageSize: MOST_ROWS })).rows.map(({ id }, at) => [id, at]));
   const all = await tx
-    .select({ asset, model: instrumentModel.name, kind: instrumentModel.kind, customer: customer.name })
+    .select({ asset, model: instrumentModel.name, kind: instrumentModel.kind, customer: customer.name, site: customerSite.name })
     .from(asset)
     .innerJoin(instrumentModel, eq(asset.modelId, instrumentModel.id))
     .innerJoin(customer, eq(asset.customerId, customer.id))
+    .leftJoin(customerSite, eq(asset.siteId, customerSite.id))
     .orderBy(asset.serial, asset.id);
   const rows = all.filter((row) => place.has(row.asset.id)).sort((a, b) => place.get(a.asset.id)! - place.get(b.asset.id)!);
   // The last one of each instrument stays.
@@ -30,6 +31,7 @@ export async function assetsCsv(tx: Transaction, asked: AssetAsked = {}): Promis
         'model',
         'kind',
         'customer',
+        'site',
         'status',
         'since',
         'why',
@@ -41,13 +43,14 @@ export async function assetsCsv(tx: Transaction, asked: AssetAsked = {}): Promis
         'bumped_at',
         'bump',
       ],
-      data: rows.map(({ asset: one, model, kind, customer: owner }) => [
+      data: rows.map(({ asset: one, model, kind, customer: owner, site }) => [
         one.serial,
         one.tag,
         one.maker,
         model,
         kind,
         owner,
+        site ?? '',
         one.status,
         one.statusSince?.toISOString() ?? '',
         one.statusWhy,

@@ -136,6 +136,6 @@ export async function giveToCustomer(
   if (to.retiredAt || to.mergedInto) throw new Problem(say({ code: 'owner.ended' }), {}, 409);
   const [open] = await openTicket(context, assetId);
   if (open) throw new Problem(say({ code: 'owner.inHouse', numbers: { name: open.customer, code: open.code } }), {}, 409);
-  await tx.update(asset).set({ customerId }).where(eq(asset.id, assetId));
+  await tx.update(asset).set({ customerId, siteId: null }).where(eq(asset.id, assetId));
   await recordAudit(context, 'giveToCustomer', assetId, { why, before: row.customerId, after: customerId });
 }

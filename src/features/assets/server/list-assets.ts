@@ -23,6 +23,7 @@ export interface AssetRow extends Record<string, unknown> {
   model: string;
   kind: string;
   customer: string;
+  site: string | null;
   nextDue: string | null;
   status: StatusId;
   statusSince: string | null;
@@ -32,7 +33,7 @@ export interface AssetRow extends Record<string, unknown> {
 
 /** As many are looked at by each way of matching; whoever finds more types more. */
 const MOST_MATCHES = 2000;
-/** Instruments whose serial, tag, model or customer has the text in it: each by an index of its own, so that what is rare is found as fast in a large house. */
+/** Instruments whose serial, tag, model, site or customer has the text in it: each by an index of its own, so that what is rare is found as fast in a large house. */
 const matching = (typed: string) => {
   const low = `%${plainLike(typed.toLowerCase())}%`;
   const codes = assetsBegun(typed, MOST_MATCHES);
@@ -41,6 +42,7 @@ const matching = (typed: string) => {
   return sql`${codes}
   union ${assetsHaving(typed, MOST_MATCHES)}
   union (select a.id from instrument_model m join asset a on a.model_id = m.id where lower(m.maker || ' ' || m.name || ' ' || m.kind) like ${low} limit ${MOST_MATCHES})
+  union (select a.id from customer_site s join asset a on a.site_id = s.id where lower(s.name) like ${low} limit ${MOST_MATCHES})
   union (select a.id from customer c join asset a on a.customer_id = c.id where ${CUSTOMER_TEXT} like ${low} limit ${MOST_MATCHES})`;
 };
 
@@ -57,7 +59,7 @@ interface Asked {
 /** What of the list is asked for, the page left out. */
 export type AssetAsked = Omit<Asked, 'after' | 'pageSize'>;
 
-const TABLES = sql`asset a join instrument_model m on m.id = a.model_id join customer c on c.id = a.customer_id`;
+const TABLES = sql`asset a join instrument_model m on m.id = a.model_id join customer c on c.id = a.customer_id left join customer_site s on s.id = a.site_id`;
 
 /** Instruments by serial, tag, maker, model or customer, in one of four orders; paged by the keys of the order. */
 export async function listAssets(
@@ -72,7 +74,7 @@ export async function listAssets(
     isId(after) ? await beyond(tx, order, sql`${TABLES} where a.id = ${after}::uuid`) : undefined,
   ].filter((one) => one !== undefined);
   const { rows } = await tx.execute<AssetRow>(sql`
-    select a.id, a.serial, a.tag, a.maker, m.name as model, m.kind, c.name as customer, a.next_due::text as "nextDue", a.status,
+    select a.id, a.serial, a.tag, a.maker, m.name as model, m.kind, c.name as customer, s.name as site, a.next_due::text as "nextDue", a.status,
       a.status_since as "statusSince", a.bumped_at as "bumpedAt", a.bump_passed as "bumpPassed"
     from ${TABLES} ${wanted.length ? sql`where ${sql.join(wanted, sql` and `)}` : sql``}
     order by ${inOrder(order)} limit ${pageSize + 1}`);

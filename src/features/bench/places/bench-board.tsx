@@ -18,6 +18,7 @@ import type { Board, BoardTicket } from '../server/board';
 import { useOthers } from './use-others';
 import { WaitCaller } from './wait-caller';
 import '@/core/words/en/blank-sheet';
+import '@/core/words/en/house';
 
 interface Props {
   board: Board;
@@ -72,6 +73,11 @@ export function BenchBoard({ board, today, mayBench, outTray }: Props) {
   const at = (place: number) => tickets.find((ticket) => ticket.place === place);
   const inTray = tickets.filter((ticket) => ticket.status === 'inTray');
   const places = Array.from({ length: board.places }, (_one, index) => index + 1);
+  const from = board.second?.from ?? Infinity;
+  const rooms = [
+    { name: null, places: places.filter((place) => place < from) },
+    ...(board.second ? [{ name: board.second.name, places: places.filter((place) => place >= from) }] : []),
+  ];
   const step = (by: number) => {
     const index = inTray.findIndex((ticket) => ticket.id === chosen);
     const next = inTray[Math.max(0, Math.min(inTray.length - 1, index + by))];
@@ -120,19 +126,24 @@ export function BenchBoard({ board, today, mayBench, outTray }: Props) {
             </h2>
           </div>
           <WaitCaller places={tickets.filter((one) => one.place !== null)} />
-          <div className="benchtop">
-            {places.map((place) => (
-              <Place
-                key={place}
-                place={place}
-                ticket={at(place)}
-                may={mayBench}
-                onOpen={open}
-                onClear={(id) => move(id, null)}
-                onPut={chosen ? () => move(chosen, place) : undefined}
-              />
-            ))}
-          </div>
+          {rooms.map(({ name, places }) => (
+            <div key={name ?? ''}>
+              {name && <h3 className="small-caps mt-2 mb-1">{say({ code: 'bench.elsewhere', numbers: { place: name } })}</h3>}
+              <div className="benchtop">
+                {places.map((place) => (
+                  <Place
+                    key={place}
+                    place={place}
+                    ticket={at(place)}
+                    may={mayBench}
+                    onOpen={open}
+                    onClear={(id) => move(id, null)}
+                    onPut={chosen ? () => move(chosen, place) : undefined}
+                  />
+                ))}
+              </div>
+            </div>
+          ))}
         </section>
         {outTray}
       </div>

@@ -49,6 +49,8 @@ export interface BoardTicket {
 
 export interface Board {
   places: number;
+  /** A second place of work: its name, and its first bench place. */
+  second: { name: string; from: number } | null;
   tickets: BoardTicket[];
 }
 
@@ -57,7 +59,7 @@ export async function board(
   tx: Transaction,
   only: TicketStatus[] = ['inTray', 'onBench', 'toApprove', 'toReturn'],
 ): Promise<Board> {
-  const { places } = await readSettings(tx);
+  const { places, secondPlace, secondFrom } = await readSettings(tx);
   const rows = await tx
     .select({
       ticket,
@@ -115,7 +117,7 @@ export async function board(
       };
     }),
   );
-  return { places, tickets };
+  return { places, second: secondPlace && secondFrom ? { name: secondPlace, from: secondFrom } : null, tickets };
 }
 
 function namesOf(infos: readonly ChannelInfo[], channels: readonly ModelChannel[]): Record<number, string> {

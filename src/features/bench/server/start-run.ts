@@ -14,13 +14,16 @@ import type { Transaction } from '@/data/connection';
 import { asset, assetChannel, instrumentModel, procedureVersion, run, ticket } from '@/data/schema';
 import { isPractice } from '@/platform/clock';
 import { need } from '@/platform/need';
+import { readSettings } from '@/platform/settings';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
 import { procedureById, proceduresById, recallOf } from '@/features/procedures/server';
 import '@/core/words/en/money';
 import '@/core/words/en/procedures';
 import { scopeNow, standingValues } from '@/features/budgets/server';
+import { agreedTolerances } from '@/features/customers/server';
 import { offerThatWaits } from '@/features/money/server';
+import { secondPlaceOf } from '../place-of-work';
 import { keepStatus } from './keep-status';
 import { append, appendEvents, type LoadedRun } from './run-store';
 
@@ -93,6 +96,8 @@ async function prepareRun(
     .from(assetChannel)
     .where(eq(assetChannel.assetId, row.assetId))
     .orderBy(asc(assetChannel.position));
+  const agreed = await agreedTolerances(tx, row.customerId, found.asset.modelId);
+  const placeOfWork = secondPlaceOf(await readSettings(tx), row.place);
   const scope = await scopeNow(tx);
   const schools = schoolsOf(procedure, found.model.traits, found.asset.samples ?? {});
   const started: StartedData = {
@@ -105,6 +110,7 @@ async function prepareRun(
     ...(scope.length ? { scope } : {}),
     ...(procedure.schools?.length ? { schools } : {}),
     practice: isPractice(),
+    ...(placeOfWork ? { placeOfWork } : {}),
     ...(row.placedAt ? { placedAt: row.placedAt.toISOString() } : {}),
     items: [
       {
@@ -117,7 +123,9 @@ async function prepareRun(
       },
     ],
     channels: channelsAsked(
-      channels.filter((channel) => procedure.channels.some((place) => place.role === channel.role)).map(toRunChannel),
+      channels
+        .filter((channel) => procedure.channels.some((place) => place.role === channel.role))
+        .map((channel) => withAgreed(toRunChannel(channel), agreed)),
       procedure,
       schools,
     ),
@@ -184,6 +192,13 @@ export function toRunChannel(row: ChannelRow): RunChannel {
     ...(row.water ? { water: row.water } : {}),
     ...(row.alarms ? { alarms: row.alarms } : {}),
   };
+}
+
+/** What was agreed with the customer stands before what the instrument carries. */
+function withAgreed(channel: RunChannel, agreed: Awaited<ReturnType<typeof agreedTolerances>>): RunChannel {
+  const found = agreed.find((one) => one.role === channel.role);
+  if (!found) return channel;
+  return { ...channel, tolerance: found.tolerance, toleranceAgreed: { on: found.agreedOn, with: found.agreedWith } };
 }
 
 /** Keeps the procedure as it is at its first use. A shipped one that was changed without a new version is refused: the old runs would lose their meaning. */

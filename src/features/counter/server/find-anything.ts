@@ -16,6 +16,7 @@ export const GROUPS = [
   'instruments',
   'customers',
   'contacts',
+  'sites',
   'shelf',
   'models',
   'people',
@@ -60,6 +61,7 @@ export async function findAnything({ tx, actor, now }: UseCaseContext, { text }:
   found.push(await customers(tx, typed, now, { alike: !has }));
   if (typed.length >= PART) {
     found.push({ group: 'contacts', hits: await contacts(tx, typed) });
+    found.push({ group: 'sites', hits: await sites(tx, typed) });
     found.push({ group: 'models', hits: await models(tx, typed) });
     if (mayRead(actor.role, 'office')) found.push({ group: 'people', hits: await people(tx, typed) });
     if (mayRead(actor.role, 'receive')) found.push({ group: 'mails', hits: await mails(tx, typed) });
@@ -141,6 +143,13 @@ const contacts = (tx: Transaction, typed: string) =>
     sql`select '/customers/' || c.customer_id as href, c.name as label, k.name || ' ' || c.email as about from customer_contact c join customer k on k.id = c.customer_id
       where lower(c.name || ' ' || c.email || ' ' || c.phone) like ${`%${plainLike(typed.toLowerCase())}%`} order by c.name limit ${EACH}`,
   );
+/** A site leads to its customer. */
+const sites = (tx: Transaction, typed: string) =>
+  hits(
+    tx,
+    sql`select '/customers/' || s.customer_id as href, s.name as label, k.name as about from customer_site s join customer k on k.id = s.customer_id
+      where s.ended_at is null and lower(s.name) like ${`%${plainLike(typed.toLowerCase())}%`} order by s.name limit ${EACH}`,
+  );
 const models = (tx: Transaction, typed: string) =>
   hits(
     tx,
@@ -176,7 +185,13 @@ const devices = (tx: Transaction, typed: string) =>
     sql`select '/devices' as href, name as label, host || ':' || port || ' ' || serial as about from device_line
       where name ilike ${`%${plainLike(typed)}%`} or host ilike ${`${plainLike(typed)}%`} or serial ilike ${`${plainLike(typed)}%`} order by name limit ${EACH}`,
   );
-const PAGE_OF: Record<FileSubject, string> = { asset: 'assets', reference: 'shelf', ticket: 'tickets', customer: 'customers' };
+const PAGE_OF: Record<FileSubject, string> = {
+  asset: 'assets',
+  reference: 'shelf',
+  ticket: 'tickets',
+  customer: 'customers',
+  model: 'models',
+};
 const files = (tx: Transaction, typed: string) =>
   hits(
     tx,

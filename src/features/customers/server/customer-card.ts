@@ -1,5 +1,6 @@
 import { and, asc, desc, eq, inArray, isNull, ne, or, sql } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
+import { changeRow } from '@/data/change-row';
 import {
   asset,
   certificate,
@@ -12,6 +13,9 @@ import {
   ticket,
 } from '@/data/schema';
 import { isId } from '@/platform/shape';
+import { formerContacts } from './blank-person';
+import { sitesOf } from './keep-site';
+import { agreedTolerances } from './keep-tolerance';
 import { UNDO_HOURS } from './merge';
 
 /** Of each kind so many stand on a customer's page; the lists have the rest. */
@@ -86,7 +90,7 @@ export async function customerCard(tx: Transaction, id: string, now: Date) {
     .where(and(eq(customerMerge.stays, id), isNull(customerMerge.undoneAt)))
     .orderBy(desc(customerMerge.mergedAt));
   const history = await tx
-    .select()
+    .select(changeRow)
     .from(changeLog)
     .where(
       and(
@@ -111,6 +115,10 @@ export async function customerCard(tx: Transaction, id: string, now: Date) {
     customer: row,
     into: into ?? null,
     contacts,
+    former: await formerContacts(tx, id),
+    sites: await sitesOf(tx, id),
+    tolerances: await agreedTolerances(tx, id),
+    models: await modelsToAgree(tx),
     instruments: instruments.slice(0, MOST),
     moreInstruments: instruments.length > MOST,
     work,
@@ -125,4 +133,23 @@ export async function customerCard(tx: Transaction, id: string, now: Date) {
     })),
     history,
   };
+}
+
+/** Models in use with the channels for which a tolerance may be agreed. */
+async function modelsToAgree(tx: Transaction) {
+  const rows = await tx
+    .select({
+      id: instrumentModel.id,
+      maker: instrumentModel.maker,
+      name: instrumentModel.name,
+      channels: instrumentModel.channels,
+    })
+    .from(instrumentModel)
+    .where(isNull(instrumentModel.retiredAt))
+    .orderBy(asc(instrumentModel.maker), asc(instrumentModel.name));
+  return rows.map(({ channels, maker, name, id }) => ({
+    id,
+    name: `${maker} ${name}`,
+    channels: channels.map(({ role, label, unit }) => ({ role, label, unit })),
+  }));
 }

@@ -1,8 +1,8 @@
-import { and, eq, inArray, notExists, sql } from 'drizzle-orm';
+import { and, eq, inArray, isNull, ne, notExists, sql } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/pg-core';
 import { say } from '@/core/words/say';
 import { violatedUnique } from '@/data/database-problem';
-import { asset, customer, customerContact, customerMerge, intervalPolicy } from '@/data/schema';
+import { asset, customer, customerContact, customerMerge, customerSite, customerTolerance, intervalPolicy } from '@/data/schema';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
 import { openWork } from './end-customer';
@@ -61,13 +61,52 @@ export async function mergeCustomers(
       )
       .returning({ id: intervalPolicy.id }),
   );
+  const sites = ids(
+    await tx
+      .update(customerSite)
+      .set({
+        ...to,
+        // Two plants of one name stay two.
+        name: sql`case when exists (select from customer_site theirs where theirs.customer_id = ${stays} and theirs.ended_at is null and lower(theirs.name) = lower(customer_site.name))
+          then left(customer_site.name || ' (' || ${away.name} || ')', 80) else customer_site.name end`,
+      })
+      .where(eq(customerSite.customerId, gone))
+      .returning({ id: customerSite.id }),
+  );
+  const held = alias(customerTolerance, 'held');
+  // What the other has agreed for the same channel holds on.
+  const tolerances = ids(
+    await tx
+      .update(customerTolerance)
+      .set(to)
+      .where(
+        and(
+          eq(customerTolerance.customerId, gone),
+          isNull(customerTolerance.endedAt),
+          notExists(
+            tx
+              .select({ one: sql`1` })
+              .from(held)
+              .where(
+                and(
+                  eq(held.customerId, stays),
+                  eq(held.modelId, customerTolerance.modelId),
+                  eq(held.role, customerTolerance.role),
+                  isNull(held.endedAt),
+                ),
+              ),
+          ),
+        ),
+      )
+      .returning({ id: customerTolerance.id }),
+  );
   await tx
     .update(customer)
     .set({ mergedInto: stays, version: away.version + 1 })
     .where(eq(customer.id, gone));
   await tx
     .insert(customerMerge)
-    .values({ gone, stays, moved: { assets, contacts, policies }, mergedAt: now, mergedBy: actor.name, why });
+    .values({ gone, stays, moved: { assets, contacts, policies, sites, tolerances }, mergedAt: now, mergedBy: actor.name, why });
   return { instruments: assets.length };
 }
 
@@ -96,11 +135,19 @@ export async function undoMerge(context: UseCaseContext, { mergeId }: { mergeId:
     [asset, moved.assets],
     [customerContact, moved.contacts],
     [intervalPolicy, moved.policies],
+    [customerSite, moved.sites ?? []],
+    [customerTolerance, moved.tolerances ?? []],
   ] as const)
     if (list.length)
       await tx
         .update(table)
         .set(back)
         .where(and(inArray(table.id, list), eq(table.customerId, merge.stays)));
+  // What was put at a site that goes back, and doesn't go back itself, is at no site.
+  if (moved.sites?.length)
+    await tx
+      .update(asset)
+      .set({ siteId: null })
+      .where(and(inArray(asset.siteId, moved.sites), ne(asset.customerId, merge.gone)));
   await tx.update(customerMerge).set({ undoneAt: now, undoneBy: actor.name }).where(eq(customerMerge.id, mergeId));
 }

@@ -1,6 +1,7 @@
 import { and, asc, eq, or, sql } from 'drizzle-orm';
 import { say } from '@/core/words/say';
 import type { Transaction } from '@/data/connection';
+import { changeRow } from '@/data/change-row';
 import { changeLog, customer, customerContact, mail, offer, receipt, ticket } from '@/data/schema';
 import { recordAudit } from '@/platform/audit';
 import { need } from '@/platform/need';
@@ -26,7 +27,7 @@ export async function personData(context: UseCaseContext, { customerId, contactI
       : [];
   if (!found) throw new Problem(say({ code: 'contact.unknown' }), {}, 404);
   const { contact } = found;
-  await recordAudit(context, 'givePersonData', `${contact.name}, ${found.customer.name}`);
+  await recordAudit(context, 'givePersonData', `contact ${contactId}, ${found.customer.name}`);
   return {
     givenOn: now.toISOString(),
     givenBy: actor.name,
@@ -58,7 +59,7 @@ const names = (text: typeof receipt.contact | typeof offer.answeredBy, { name, e
 
 const changesOf = (tx: Transaction, contactId: string) =>
   tx
-    .select({ at: changeLog.at, kind: changeLog.kind, before: changeLog.before, after: changeLog.after })
+    .select({ at: changeLog.at, kind: changeLog.kind, before: changeRow.before, after: changeRow.after })
     .from(changeLog)
     .where(and(eq(changeLog.tableName, 'customer_contact'), eq(changeLog.rowKey, contactId)))
     .orderBy(asc(changeLog.id));

@@ -3,7 +3,17 @@ import { and, asc, eq, isNull, sql } from 'drizzle-orm';
 import { say } from '@/core/words/say';
 import type { Transaction } from '@/data/connection';
 import { violatedUnique } from '@/data/database-problem';
-import { asset, customer, FILE_SUBJECTS, keptFile, reference, ticket, type FileMime, type FileSubject } from '@/data/schema';
+import {
+  asset,
+  customer,
+  FILE_SUBJECTS,
+  instrumentModel,
+  keptFile,
+  reference,
+  ticket,
+  type FileMime,
+  type FileSubject,
+} from '@/data/schema';
 import { recordAudit } from '@/platform/audit';
 import { kindOfBytes } from '@/platform/kind-of-bytes';
 import { need } from '@/platform/need';
@@ -14,7 +24,7 @@ import '@/core/words/en/files';
 
 export const MOST_MB = 12;
 const LEAST_BYTES = 100;
-const SUBJECTS = { asset, ticket, reference, customer };
+const SUBJECTS = { asset, ticket, reference, customer, model: instrumentModel };
 const KINDS = ['image/jpeg', 'image/png', 'application/pdf'] as const satisfies FileMime[];
 
 const isSubject = (text: string): text is FileSubject => (FILE_SUBJECTS as readonly string[]).includes(text);

@@ -6,6 +6,7 @@ import { need } from '@/platform/need';
 import type { UseCaseContext } from '@/platform/use-case';
 import type { ImportKind } from '../import-fields';
 import type { DayOrder } from '@/core/quantity/read-day';
+import { findBottles } from './find-bottles';
 import { byTheTable } from './by-the-table';
 import { heldBatch } from './held-batch';
 import { readRow } from './read-row';
@@ -37,7 +38,8 @@ export async function judgeImport(
   const chosen = Object.fromEntries(Object.entries(mapping).filter(([, column]) => column !== undefined)) as Choice['mapping'];
   await readRows(tx, batchId, chosen, { kind, dayOrder });
   await findTwice(tx, batchId, kind);
-  await findCustomers(tx, batchId, customers);
+  if (kind === 'bottles') await findBottles(tx, batchId);
+  else await findCustomers(tx, batchId, customers);
   if (kind === 'instruments') {
     await findModels(tx, batchId, models);
     await findInstruments(tx, batchId);
@@ -81,7 +83,9 @@ async function findTwice(tx: Transaction, batchId: string, kind: ImportKind): Pr
   const [same, field] =
     kind === 'customers'
       ? [sql`lower(given->>'customer')`, 'customer']
-      : [sql`lower(coalesce(given->>'maker', '') || ' ' || (given->>'model')) || '/' || upper(given->>'serial')`, 'serial'];
+      : kind === 'bottles'
+        ? [sql`upper(given->>'lot') || '/' || (given->>'gas')`, 'gas']
+        : [sql`lower(coalesce(given->>'maker', '') || ' ' || (given->>'model')) || '/' || upper(given->>'serial')`, 'serial'];
   await tx.execute(sql`update import_row r set problems = problems || jsonb_build_array(jsonb_build_object('code', 'twice', 'field', ${field}::text, 'numbers', jsonb_build_object('line', d.first)))
     from (select line, first_value(line) over (partition by ${same} order by line) as first from import_row where batch_id = ${batchId} and ${same} is not null) d
     where r.batch_id = ${batchId} and r.line = d.line and d.first <> d.line`);

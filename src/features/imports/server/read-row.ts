@@ -1,6 +1,7 @@
 import * as yup from 'yup';
 import type { ImportField, ImportProblem } from '@/core/stored/import';
 import type { ImportKind } from '../import-fields';
+import { readBottleRow } from './read-bottle-row';
 import { readDay, type DayOrder } from '@/core/quantity/read-day';
 
 /** As long as the fields of their own rooms allow. */
@@ -14,6 +15,13 @@ const MOST: Partial<Record<ImportField, number>> = {
   tag: 60,
   maker: 80,
   model: 80,
+  site: 80,
+  lot: 60,
+  name: 120,
+  supplier: 80,
+  certificate: 80,
+  issuer: 120,
+  traceability: 200,
 };
 const isMail = (text: string) => yup.string().email().isValidSync(text);
 
@@ -41,6 +49,10 @@ export function readRow(
       problems.push({ code: 'long', field, numbers: { text: `${text.slice(0, 30)}…` } });
     else if (field === 'email' && !isMail(text)) problems.push({ code: 'noMail', field, numbers: { text } });
     else given[field] = text;
+  }
+  if (kind === 'bottles') {
+    const read = readBottleRow(given, dayOrder);
+    return { given: read.given, problems: [...problems, ...read.problems] };
   }
   if (!given.customer) problems.push({ code: 'noCustomer', field: 'customer' });
   if (kind === 'instruments' && !given.model) problems.push({ code: 'noModel', field: 'model' });

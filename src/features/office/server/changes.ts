@@ -1,5 +1,6 @@
 import { and, desc, inArray, lt, ne, sql } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
+import { changeRow } from '@/data/change-row';
 import { changeLog, houseCheck } from '@/data/schema';
 
 /** What people look for. What goes with each visit anyway is in the log, not in this list. */
@@ -7,6 +8,8 @@ export const CHANGED_TABLES = [
   'customer',
   'customer_contact',
   'customer_merge',
+  'customer_site',
+  'customer_tolerance',
   'asset',
   'asset_channel',
   'instrument_model',
@@ -40,7 +43,7 @@ export async function listChanges(
 ) {
   const key = Number(before);
   const rows = await tx
-    .select()
+    .select(changeRow)
     .from(changeLog)
     .where(
       and(

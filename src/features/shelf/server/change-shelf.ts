@@ -9,7 +9,11 @@ import { lastDayOf, type checkSchema, type ReferenceInput } from '../shelf-schem
 import { valuesOf } from './values-of';
 
 /** A new bottle or piece of equipment on the shelf. The same lot of the same name stands there once. */
-export async function addReference({ tx, now, actor }: UseCaseContext, input: ReferenceInput): Promise<{ id: string }> {
+export async function addReference(
+  { tx, now, actor }: UseCaseContext,
+  input: ReferenceInput,
+  { ofTable = false }: { ofTable?: boolean } = {},
+): Promise<{ id: string }> {
   need(actor, 'bench');
   try {
     const [row] = await tx
@@ -19,7 +23,8 @@ export async function addReference({ tx, now, actor }: UseCaseContext, input: Re
         createdAt: now,
       })
       .returning({ id: reference.id });
-    await tx.insert(referenceCheck).values({ referenceId: row!.id, at: now, by: actor.name, what: 'made' });
+    // A check is never taken away: what came with a table goes with it as long as nobody looked at it. Who took it in, the table says.
+    if (!ofTable) await tx.insert(referenceCheck).values({ referenceId: row!.id, at: now, by: actor.name, what: 'made' });
     return row!;
   } catch (error) {
     if (violatedUnique(error) === 'reference_lot')

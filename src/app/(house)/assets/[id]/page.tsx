@@ -22,6 +22,7 @@ export default page({ permission: 'signedIn', name: '/assets/[id]' }, async ({ t
       <AssetView
         card={card}
         zone={zone}
+        mayReceive={may(actor.role, 'receive')}
         mayBench={may(actor.role, 'bench')}
         mayApprove={may(actor.role, 'approve')}
         standing={await standingOf(tx, card, zone)}

@@ -2,6 +2,8 @@ import { notFound } from 'next/navigation';
 import { say } from '@/core/words/say';
 import { ModelView } from '@/features/models';
 import { modelPage } from '@/features/models/server';
+import { FilesPanel } from '@/features/files';
+import { filesOf } from '@/features/files/server';
 import { page } from '@/platform/page';
 import { may } from '@/platform/permission';
 import { readSettings } from '@/platform/settings';
@@ -38,6 +40,7 @@ export default page({ permission: 'signedIn', name: '/models/[id]' }, async ({ t
         retired={model.retiredAt !== null}
         mayKeep={may(actor.role, 'bench') && procedure !== null}
       />
+      <FilesPanel about="model" aboutId={id} files={await filesOf(tx, 'model', id)} mayKeep={may(actor.role, 'receive')} />
       {changes.length > 0 && (
         <section className="sheet mt-3">
           <h2>{say({ code: 'customer.history' })}</h2>

@@ -46,6 +46,8 @@ const FOLLOWED = [
   'customer_contact',
   'customer_merge',
   'customer_notice',
+  'customer_site',
+  'customer_tolerance',
   'house_check',
   'import_batch',
   'installation_check',
@@ -60,6 +62,7 @@ const FOLLOWED = [
   'model_key',
   'own_procedure',
   'own_procedure_version',
+  'person_key',
   'probe_place',
   'procedure_recall',
   'program_token',
@@ -84,6 +87,9 @@ const FOLLOWED = [
   'user',
 ];
 
+/** Tables whose rows have a person in them: their digests are keyed. */
+const WITH_PERSONS = ['customer', 'customer_contact'];
+
 const SAYS = {
   unknown: 'it is there, and nobody made it',
   gone: 'it was taken away, and nobody did',
@@ -103,7 +109,7 @@ async function verifyTable(tx: Transaction, report: VerifyReport, table: string,
     with last as (
       select distinct on (row_key) row_key, kind, digest, at from change_log where table_name = ${table} order by row_key, id desc
     ), now_there as (
-      select row_key(to_jsonb(t), array[${columns}]::text[]) as row_key, row_digest(to_jsonb(t)) as digest from ${sql.identifier(table)} t
+      select row_key(to_jsonb(t), array[${columns}]::text[]) as row_key, ${WITH_PERSONS.includes(table) ? sql`kept_digest(${table}, to_jsonb(t))` : sql`row_digest(to_jsonb(t))`} as digest from ${sql.identifier(table)} t
     )
     select coalesce(n.row_key, l.row_key) as name,
       case when l.row_key is null then 'unknown' when n.row_key is null then 'gone' when l.kind = 'taken' then 'back' else 'changed' end as what
