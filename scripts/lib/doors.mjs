@@ -6,7 +6,7 @@ export async function openDoors(house, { outside = true } = {}) {
   const { env, smtpPort } = house;
   startScript('src/standins/mail-server.ts', { ...env, SMTP_PORT: String(smtpPort) }, { quiet: true });
   startScript('src/processes/gateway.ts', env, { quiet: true });
-  startScript('src/processes/jobs.ts', env, { quiet: true });
+  startScript('src/processes/jobs.ts', { ...env, WERKBANK_REMINDERS: 'no' }, { quiet: true });
   startWeb(
     { ...env, WERKBANK_COMPRESS: 'no' },
     {

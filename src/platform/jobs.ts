@@ -10,6 +10,7 @@ export interface Jobs {
   drawSheet: { sheetId: string; modelId: string; assetId?: string };
   nightly: Record<string, never>;
   backup: Record<string, never>;
+  reminders: Record<string, never>;
 }
 export type JobName = keyof Jobs;
 

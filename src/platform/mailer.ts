@@ -63,8 +63,17 @@ interface Letter {
   messageId: string;
 }
 
+export interface Attachment {
+  filename: string;
+  content: Buffer;
+}
+
 /** Hands one mail to the mail server and says what became of it: sent, refused for good, to be tried again (queued), or not known. Throws nothing. */
-export async function sendMail({ id, recipient, ...mail }: Letter, from: string): Promise<Outcome> {
+export async function sendMail(
+  { id, recipient, ...mail }: Letter,
+  from: string,
+  attachments: Attachment[] = [],
+): Promise<Outcome> {
   try {
     await mailer(await mailAddress()).sendMail({
       from,
@@ -72,6 +81,7 @@ export async function sendMail({ id, recipient, ...mail }: Letter, from: string)
       subject: mail.subject,
       text: mail.body,
       messageId: mail.messageId,
+      attachments,
     });
     return { state: 'sent', problem: null };
   } catch (error) {

@@ -9,6 +9,8 @@ export interface Letter {
   recipient: string;
   subject: string;
   body: string;
+  /** Goes along as a PDF. */
+  attachedCertificate?: string;
 }
 
 /** Mails a statement: some megabytes. */
@@ -26,10 +28,10 @@ export async function putMails(
   });
   for (let at = 0; at < rows.length; at += BATCH)
     await tx.execute(sql`
-      insert into mail (id, customer_id, recipient, subject, body, message_id, created_at)
-      select id, "customerId", recipient, subject, body, "messageId", ${now.toISOString()}::timestamptz
+      insert into mail (id, customer_id, recipient, subject, body, message_id, created_at, attached_certificate)
+      select id, "customerId", recipient, subject, body, "messageId", ${now.toISOString()}::timestamptz, "attachedCertificate"
       from json_to_recordset(${JSON.stringify(rows.slice(at, at + BATCH))}::json)
-        as given (id uuid, "customerId" uuid, recipient text, subject text, body text, "messageId" text)`);
+        as given (id uuid, "customerId" uuid, recipient text, subject text, body text, "messageId" text, "attachedCertificate" uuid)`);
   if (rows.length > 0) await enqueue(tx, 'mail', {}, outboxJob);
   return rows.map((row) => row.id);
 }

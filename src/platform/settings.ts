@@ -25,6 +25,9 @@ export interface WorkshopSettings {
   secondFactorRoles: Role[];
   /** After so many minutes without a hand the screen locks; 0: never. */
   lockAfterMinutes: number;
+  /** Reminders go out without anybody's press, from this hour of the workshop's day on. */
+  remindByItself: boolean;
+  remindHour: number;
   remindAheadDays: number;
   remindAfterDays: number;
   /** What 3/4/2026 means where somebody types it. */
@@ -40,6 +43,8 @@ export interface WorkshopSettings {
   /** Annexes that every document gets unless its signatory says otherwise. */
   annexBudgets: boolean;
   annexTraces: boolean;
+  /** Documents go to their customers when they are approved. */
+  mailCertificates: boolean;
 }
 
 export const DEFAULT_SETTINGS: WorkshopSettings = {
@@ -56,6 +61,8 @@ export const DEFAULT_SETTINGS: WorkshopSettings = {
   administratorSigns: true,
   secondFactorRoles: [],
   lockAfterMinutes: 15,
+  remindByItself: true,
+  remindHour: 7,
   remindAheadDays: 21,
   remindAfterDays: 14,
   currency: 'EUR',
@@ -65,6 +72,7 @@ export const DEFAULT_SETTINGS: WorkshopSettings = {
   logo: null,
   annexBudgets: false,
   annexTraces: false,
+  mailCertificates: true,
 };
 
 /** As it is on record; what a later version added, as it usually is. */

@@ -47,6 +47,8 @@ const runner = await run({
   parsedCronItems: parseCronItems([
     atNight('nightly', process.env.WERKBANK_NIGHTLY ?? '20 2 * * *'),
     // The demo is made anew by a command; a house that works in earnest is kept.
+    // Asked every hour: the workshop's own hour and zone are its settings, and a clock that was changed misses none.
+    ...(process.env.WERKBANK_REMINDERS === 'no' ? [] : [atNight('reminders', '4 * * * *')]),
     ...(process.env.WERKBANK_BACKUPS === 'yes' ? [atNight('backup', process.env.WERKBANK_BACKUP_AT ?? '50 1 * * *')] : []),
   ]),
   logger: new Logger(() => (level, message, meta) => {
@@ -55,7 +57,7 @@ const runner = await run({
 });
 
 /** One that was missed while the machine was off is made up for. */
-function atNight(task: 'nightly' | 'backup', match: string): CronItem {
+function atNight(task: 'nightly' | 'backup' | 'reminders', match: string): CronItem {
   return { task, match, options: { backfillPeriod: 86_400_000, maxAttempts: 3, jobKey: task } };
 }
 
@@ -78,6 +80,8 @@ async function sweep(): Promise<void> {
 }
 /** A house that has not looked at itself yet does so at once, where it is wanted: nobody should wait for a night to see what it finds. */
 async function firstNight(): Promise<void> {
+  // A house that stood still in its hour makes up for it now.
+  if (process.env.WERKBANK_REMINDERS !== 'no') await enqueue(database(), 'reminders', {}, { key: 'reminders', attempts: 3 });
   if (process.env.WERKBANK_FIRST_NIGHT !== 'yes') return;
   const [known] = await database().select({ id: houseCheck.id }).from(houseCheck).where(eq(houseCheck.kind, 'verify')).limit(1);
   if (!known) await enqueue(database(), 'nightly', {}, { key: 'nightly', attempts: 1 });

@@ -8,7 +8,7 @@ import { addUser } from '@/features/office/server';
 import { exchangeProbe, hosts, probesOnShelf } from '@/features/probes/server';
 import { asActor } from '@/platform/as-actor';
 import { recordAudit } from '@/platform/audit';
-import { writeSettings } from '@/platform/settings';
+import { readSettings, writeSettings } from '@/platform/settings';
 import type { Actor, Role } from '@/core/record/event';
 import { CUSTOMERS, DEMO_PASSWORD, FLEETS, MODELS, SERIALS, USERS, WORKSHOP } from './seed/catalogue';
 import { SCOPE } from './seed/scope';
@@ -94,6 +94,7 @@ async function seed(now: Date): Promise<string> {
   await as(SYSTEM, (tx) => stock(tx, { technician: actors.technician, counter: actors.counter }, now));
   await ownProcedures(database(), as, actors, now);
   await as(actors.counter, (tx) => usedOften(tx, actors.counter, now));
+  await as(SYSTEM, async (tx) => writeSettings(tx, { ...(await readSettings(tx)), mailCertificates: true }));
   await as(SYSTEM, (tx) => recordAudit({ tx, actor: SYSTEM, now }, 'seeded', 'demo', { visits: visits.length }));
   return `demo data: ${visits.length} visits in ${((Date.now() - started) / 1000).toFixed(1)} s`;
 }

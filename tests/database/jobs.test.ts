@@ -45,6 +45,7 @@ beforeAll(async () => {
     WERKBANK_MAIL_FOLDER: folder,
     WERKBANK_MAIL_PATIENCE_MS: '2500',
     LOG_LEVEL: 'fatal',
+    WERKBANK_REMINDERS: 'no',
   };
   begin('src/standins/mail-server.ts');
   begin('src/processes/jobs.ts');

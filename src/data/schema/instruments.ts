@@ -22,6 +22,8 @@ export const customer = pgTable('customer', {
   rule: text('rule').$type<DecisionRule>().notNull().default('simple'),
   annexBudgets: boolean('annex_budgets').notNull().default(false),
   annexTraces: boolean('annex_traces').notNull().default(false),
+  /** By mail, when they are approved. */
+  wantsCertificates: boolean('wants_certificates').notNull().default(true),
   phone: text('phone').notNull().default(''),
   notes: text('notes').notNull().default(''),
   /** Corrections so far and one. */

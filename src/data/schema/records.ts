@@ -76,6 +76,8 @@ export const mail = pgTable('mail', {
   sentAt: instant('sent_at'),
   attempts: integer('attempts').notNull().default(0),
   nextTryAt: instant('next_try_at'),
+  /** Goes along as a PDF. */
+  attachedCertificate: uuid('attached_certificate'),
 });
 
 /** A sheet that somebody waits for; null bytes where there is none of that model. */
@@ -86,7 +88,7 @@ export const drawnSheet = pgTable('drawn_sheet', {
   drawnAt: instant('drawn_at').notNull(),
 });
 
-export type HouseCheckKind = 'verify' | 'anchor' | 'backup' | 'restore' | 'disk';
+export type HouseCheckKind = 'verify' | 'anchor' | 'backup' | 'restore' | 'disk' | 'reminders';
 
 /** What the house found of itself. */
 export const houseCheck = pgTable('house_check', {

@@ -5,6 +5,7 @@ import { CertificateView1 } from './certificate-view-1';
 import { CertificateView2 } from './certificate-view-2';
 import { ChangeForms } from './change-forms';
 import '@/core/words/en/certificates-room';
+import '@/core/words/en/letters';
 import '@/core/words/en/sign';
 
 interface Props {
@@ -16,12 +17,25 @@ interface Props {
   withdrawnBy: { id: string; number: string } | null;
   reopened: boolean;
   mayRevise: boolean;
+  /** Mails by which it went out. */
+  mails: { id: string; recipient: string; state: string; at: string }[];
   /** The signature as an act; null for documents from before it was asked. */
   signed: { by: string; at: string; meaning: string } | null;
 }
 
 /** A document on the screen: what the PDF says, the way to it, and what can be done about it. */
-export function CertificateView({ id, token, content, hash, replacedBy, withdrawnBy, reopened, mayRevise, signed }: Props) {
+export function CertificateView({
+  id,
+  token,
+  content,
+  hash,
+  replacedBy,
+  withdrawnBy,
+  reopened,
+  mayRevise,
+  mails,
+  signed,
+}: Props) {
   const withdrawal = isVersion2(content) && content.kind === 'withdrawal';
   return (
     <>
@@ -48,6 +62,12 @@ export function CertificateView({ id, token, content, hash, replacedBy, withdraw
           </a>
         </span>
       </div>
+      {mails.map((one) => (
+        <p key={one.id} className="small quiet mb-2" data-testid="mailed">
+          {say({ code: 'letter.mailed' })} {one.at}, {one.recipient}:{' '}
+          {say({ code: 'letter.state', numbers: { state: one.state } })}
+        </p>
+      ))}
       {withdrawnBy && (
         <p className="notice bad">
           Withdrawn by <Link href={`/certificates/${withdrawnBy.id}`}>{withdrawnBy.number}</Link>. This one stays on record as it

@@ -13,3 +13,4 @@ export { labelsOf, newestOfAssets } from './server/labels';
 export { documentsZip, MOST_DOCUMENTS, zipResponse } from './server/zip';
 export { annexesWanted } from './server/annexes-wanted';
 export { certificateList } from './server/certificate-list';
+export { mailsOf } from './server/mails-of';

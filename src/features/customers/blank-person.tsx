@@ -28,7 +28,7 @@ export function BlankPerson({ customerId, contactId, label = say({ code: 'blanki
     if (result.ok) router.refresh();
   };
   return (
-    <details data-testid="blank-person" className="small">
+    <details data-testid="blank-person" className="small mt-1">
       <summary>{label}</summary>
       <form onSubmit={send} noValidate className="mt-1">
         <p className="quiet mb-1">{say({ code: 'blanking.how' })}</p>

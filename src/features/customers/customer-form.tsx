@@ -25,6 +25,7 @@ const EMPTY: CustomerInput = {
   rule: 'simple',
   annexBudgets: false,
   annexTraces: false,
+  wantsCertificates: true,
 };
 const FIELDS = ['name', 'address', 'contact', 'email', 'phone', 'notes'] as const;
 /** A pause in typing after which names that are much alike are looked for, ms. */
@@ -91,6 +92,11 @@ export function CustomerForm<T>({ initial, act, except, send, onDone, onLeave, t
         ))}
       </div>
       <Form.Check id="wants-reminders" label={say({ code: 'customer.wantsReminders' })} {...register('wantsReminders')} />
+      <Form.Check
+        id="wants-certificates"
+        label={say({ code: 'customer.wantsCertificates' })}
+        {...register('wantsCertificates')}
+      />
       <Form.Check id="agrees-due" label={say({ code: 'customer.agreesDue' })} {...register('agreesDue')} />
       <Form.Check id="annex-budgets" label={say({ code: 'customer.annexBudgets' })} {...register('annexBudgets')} />
       <Form.Check id="annex-traces" label={say({ code: 'customer.annexTraces' })} {...register('annexTraces')} />

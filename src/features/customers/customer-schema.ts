@@ -25,6 +25,7 @@ export const customerSchema = yup.object({
   rule: yup.string().oneOf(DECISION_RULES).optional(),
   annexBudgets: yup.boolean().optional(),
   annexTraces: yup.boolean().optional(),
+  wantsCertificates: yup.boolean().optional(),
 });
 export type CustomerInput = yup.InferType<typeof customerSchema>;
 

@@ -76,8 +76,9 @@ export function CustomerView({ card, role, zone }: { card: Card; role: Role; zon
 }
 
 function inputOf({ name, address, contact, email, phone, notes, ...row }: Card['customer']) {
-  const { wantsReminders, agreesDue, rule, annexBudgets, annexTraces } = row;
-  return { name, address, contact, email, phone, notes, wantsReminders, agreesDue, rule, annexBudgets, annexTraces };
+  const { wantsReminders, wantsCertificates, agreesDue, rule, annexBudgets, annexTraces } = row;
+  const wishes = { wantsReminders, wantsCertificates, agreesDue, rule, annexBudgets, annexTraces };
+  return { name, address, contact, email, phone, notes, ...wishes };
 }
 
 function Facts({ customer }: { customer: Card['customer'] }) {
@@ -93,7 +94,7 @@ function Facts({ customer }: { customer: Card['customer'] }) {
         </div>
       ))}
       {customer.wantsReminders && <div className="small">✓ {say({ code: 'customer.wantsReminders' })}</div>}
-      {(['agreesDue', 'annexBudgets', 'annexTraces'] as const).map(
+      {(['wantsCertificates', 'agreesDue', 'annexBudgets', 'annexTraces'] as const).map(
         (name) =>
           customer[name] && (
             <div key={name} className="small">

@@ -31,9 +31,11 @@ export function SitesPanel({ customerId, sites, mayKeep }: { customerId: string;
         ) : (
           <div key={site.id} className="d-flex flex-wrap gap-3 align-items-baseline mb-2">
             <strong>{site.name}</strong>
-            <span className="quiet" style={{ whiteSpace: 'pre-line' }}>
-              {site.address}
-            </span>
+            {site.address && (
+              <span className="quiet" style={{ whiteSpace: 'pre-line' }}>
+                {site.address}
+              </span>
+            )}
             <Link href={`/assets?q=${encodeURIComponent(site.name)}`}>
               {say({ code: 'site.line', numbers: { count: site.instruments } })}
             </Link>

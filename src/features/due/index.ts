@@ -5,3 +5,4 @@ export { UsesPanel } from './uses-panel';
 export { RemindButton } from './remind-button';
 export { ChosenTable } from './chosen-table';
 export { ManyForm } from './many-form';
+export { RemindedLast } from './reminded-last';

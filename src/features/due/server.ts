@@ -7,3 +7,4 @@ export { keepUse, usesOfAsset, type UseRow } from './server/uses';
 export { makeReminders } from './server/reminders';
 export { emptyOutbox, markCutOff, type Emptied } from './server/empty-outbox';
 export { outbox, sendAgain } from './server/outbox';
+export { BY_ITSELF, remindedLast, remindToday } from './server/remind-today';

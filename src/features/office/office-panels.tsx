@@ -13,6 +13,7 @@ import type { WorkshopSettings } from '@/platform/settings';
 import { Field } from '@/ui/field';
 import { saveSettingsAction } from './actions';
 import { settingsSchema } from './schemas';
+import '@/core/words/en/jobs';
 import '@/core/words/en/day';
 import '@/core/words/en/paper';
 import '@/core/words/en/house';
@@ -79,6 +80,11 @@ export function SettingsForm({ settings }: { settings: WorkshopSettings }) {
           </Field>
         </div>
         <div className="col-md-4">
+          <Field label={say({ code: 'settings.remindHour' })} problem={errors.remindHour?.message}>
+            <Form.Control type="number" {...register('remindHour')} />
+          </Field>
+        </div>
+        <div className="col-md-4">
           <Field label="Remind ahead, days" problem={errors.remindAheadDays?.message}>
             <Form.Control type="number" {...register('remindAheadDays')} />
           </Field>
@@ -116,6 +122,8 @@ export function SettingsForm({ settings }: { settings: WorkshopSettings }) {
           </Field>
         </div>
       </div>
+      <Form.Check id="mail-certificates" label={say({ code: 'settings.mailCertificates' })} {...register('mailCertificates')} />
+      <Form.Check id="remind-by-itself" label={say({ code: 'settings.remindByItself' })} {...register('remindByItself')} />
       <Form.Check
         id="annex-budgets-always"
         label="Every document gets the annex of its uncertainty budgets."

@@ -13,6 +13,7 @@ export const settingsSchema = yup.object({
   contact: yup.string().trim().max(120).default(''),
   annexBudgets: yup.boolean().default(false),
   annexTraces: yup.boolean().default(false),
+  mailCertificates: yup.boolean().default(true),
   zone: yup
     .string()
     .required()
@@ -48,6 +49,8 @@ export const settingsSchema = yup.object({
   administratorSigns: yup.boolean().default(true),
   secondFactorRoles: yup.array(yup.string().oneOf(ROLES).required()).default([]),
   lockAfterMinutes: yup.number().typeError('A number.').integer('Whole minutes.').min(0).max(120).required(),
+  remindByItself: yup.boolean().default(true),
+  remindHour: yup.number().typeError('A number.').integer('Whole hours.').min(0).max(23).default(7),
   remindAheadDays: yup.number().typeError('A number.').integer().min(1).max(180).required(),
   currency: yup
     .string()

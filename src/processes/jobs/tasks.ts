@@ -1,8 +1,8 @@
 import type { TaskList } from 'graphile-worker';
 import * as yup from 'yup';
 import { database } from '@/data/connection';
-import { drawAndKeep, drawJob } from '@/features/certificates/server';
-import { emptyOutbox } from '@/features/due/server';
+import { drawAndKeep, drawJob, keptPdf } from '@/features/certificates/server';
+import { emptyOutbox, remindToday } from '@/features/due/server';
 import { walkDraft } from '@/features/procedures/server';
 import { drawBlankSheet, sheetJob } from '@/features/paper/server';
 import { systemClock } from '@/platform/clock';
@@ -16,10 +16,17 @@ const walkSchema = yup.object({ procedureId: yup.string().max(60).required() });
 const sheetSchema = yup.object({ sheetId: id, modelId: id, assetId: yup.string().uuid().optional().default(undefined) });
 const now = () => systemClock().now();
 
+/** The paper of a mail, drawn now where it was not yet. */
+async function attach(certificateId: string) {
+  await drawAndKeep(database(), certificateId, now());
+  const { bytes, name } = await keptPdf(database(), certificateId);
+  return { filename: name, content: bytes! };
+}
+
 /** What the jobs process can do. Each is a thin shell around a use case; what it is told is validated as everything else that is read. */
 export const TASKS: TaskList = {
   mail: async (_payload, { abortSignal }) => {
-    await emptyOutbox(database(), { clock: now, signal: abortSignal });
+    await emptyOutbox(database(), { clock: now, signal: abortSignal, attach });
   },
   drawDocument: async (payload) => {
     const { certificateId } = await drawSchema.validate(payload);
@@ -34,6 +41,9 @@ export const TASKS: TaskList = {
   walkProcedure: async (payload) => {
     const { procedureId } = await walkSchema.validate(payload);
     await walkDraft(database(), procedureId, now());
+  },
+  reminders: async () => {
+    await remindToday(database(), now());
   },
   nightly: () => nightly(),
   backup: () => backup(),

@@ -104,6 +104,10 @@ export const WORKSHOP = {
   places: 12,
   secondPlace: 'Service van, Port Ambrel and around',
   secondFrom: 11,
+  // Years of a demo's documents go to nobody; the last line of the seed lets new ones go.
+  mailCertificates: false,
+  remindByItself: true,
+  remindHour: 7,
   administratorSigns: true,
   secondFactorRoles: [],
   lockAfterMinutes: 15,

@@ -1,8 +1,8 @@
 import { ExportLinks } from '@/ui/export-links';
 import { Link } from '@/ui/link';
 import { readList } from '@/ui/list/list-address';
-import { DueTable, RemindButton } from '@/features/due';
-import { dueCounts, nameOfCustomer, dueList, windowOf } from '@/features/due/server';
+import { DueTable, RemindButton, RemindedLast } from '@/features/due';
+import { dueCounts, nameOfCustomer, dueList, remindedLast, windowOf } from '@/features/due/server';
 import { dateIn } from '@/platform/clock';
 import { page } from '@/platform/page';
 import { may } from '@/platform/permission';
@@ -11,7 +11,8 @@ import { isId } from '@/platform/shape';
 
 export const metadata = { title: 'Due' };
 export default page({ permission: 'signedIn', name: '/due' }, async ({ tx, actor, now, search }) => {
-  const today = dateIn((await readSettings(tx)).zone, now);
+  const { zone, remindByItself } = await readSettings(tx);
+  const today = dateIn(zone, now);
   const window = windowOf(search.window);
   const customerId = isId(search.customer) ? search.customer : undefined;
   const list = readList('/due', search, {
@@ -30,6 +31,7 @@ export default page({ permission: 'signedIn', name: '/due' }, async ({ tx, actor
           </Link>
           {remind && <RemindButton />}
         </span>
+        <RemindedLast last={await remindedLast(tx)} byItself={remindByItself} zone={zone} />
       </div>
       <DueTable
         list={list}

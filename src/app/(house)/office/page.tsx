@@ -9,6 +9,7 @@ import { may } from '@/platform/permission';
 import { readSettings } from '@/platform/settings';
 import '@/core/words/en/did';
 import '@/core/words/en/house';
+import '@/core/words/en/jobs';
 import '@/core/words/en/office-papers';
 import '@/core/words/en/programs';
 
@@ -32,6 +33,9 @@ export default page({ permission: 'office', name: '/office' }, async ({ tx, acto
           </Link>
           <Link className="btn btn-plain" href="/office/programs">
             {say({ code: 'programs.title' })}
+          </Link>
+          <Link className="btn btn-plain" href="/office/jobs">
+            {say({ code: 'jobs.title' })}
           </Link>
           <Link className="btn btn-plain" href="/office/house">
             {say({ code: 'house.link' })}

@@ -24,6 +24,7 @@ export const CUSTOMERS = {
   'customer.phone': 'Telephone',
   'customer.notes': 'Notes, seen in the workshop only',
   'customer.wantsReminders': 'Wants reminders by mail',
+  'customer.wantsCertificates': 'Gets its documents by mail when they are approved',
   'customer.agreesDue': 'Next due date agreed: it stands on certificates',
   'customer.annexBudgets': 'Every document with the annex of its uncertainty budgets',
   'customer.annexTraces': 'Every document with the annex of its traces',

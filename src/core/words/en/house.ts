@@ -50,6 +50,7 @@ export const HOUSE = {
   'house.backup': 'Backup',
   'house.restore': 'Trial restore',
   'house.disk': 'Disk',
+  'house.reminders': 'Reminders by themselves',
   'house.holds': 'all hold',
   'house.faults': '{count, plural, one {# fault} other {# faults}}',
   'house.failed': 'failed',

@@ -29,6 +29,8 @@ import { FIND } from './find';
 import { FROM_PAPER } from './from-paper';
 import { HOUSE } from './house';
 import { IMPORTS } from './imports';
+import { JOBS } from './jobs';
+import { LETTERS } from './letters';
 import { LISTS } from './lists';
 import { INSTALLATION } from './installation';
 import { JUDGEMENT } from './judgement';
@@ -94,6 +96,8 @@ export const EN = {
   ...FIND,
   ...FROM_PAPER,
   ...HOUSE,
+  ...JOBS,
+  ...LETTERS,
   ...LISTS,
   ...IMPORTS,
   ...INSTALLATION,

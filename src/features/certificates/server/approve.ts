@@ -22,6 +22,7 @@ import type { UseCaseContext } from '@/platform/use-case';
 import { contentOf, factsFor } from './facts';
 import { insertDocument, takeNumber, type DocumentPlace } from './insert-document';
 import { releaseNotice, tellRevision } from './notice';
+import { tellIssued } from './tell-issued';
 import { insertRevision, newestOf } from './revise';
 import { workedOn } from './worked-on';
 import type { Annexes } from './annexes';
@@ -94,6 +95,7 @@ async function issue(context: UseCaseContext, loaded: LoadedRun, annexes: Annexe
   const issued = await issueFor(context, loaded, stated, annexes);
   await keepDue(context, { assetId: row.assetId, due: due && { ...due, basis: { ...due.basis, certificate: issued.number } } });
   await keepInstrument(context, loaded, { calibrated, within, due: due?.date ?? null });
+  await tellIssued(context, issued.id);
   return issued;
 }
 

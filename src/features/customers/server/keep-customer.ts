@@ -55,6 +55,7 @@ const CORRECTED = [
   'rule',
   'annexBudgets',
   'annexTraces',
+  'wantsCertificates',
 ] as const;
 
 /**

@@ -5,7 +5,7 @@ import { mail } from '@/data/schema';
 import { enqueue } from '@/platform/jobs';
 import { outboxJob } from '@/platform/put-mail';
 import { readSettings } from '@/platform/settings';
-import { sendMail, type Outcome } from '@/platform/mailer';
+import { sendMail, type Attachment, type Outcome } from '@/platform/mailer';
 
 /** After this long a mail that still says "sending" was cut off: whether it arrived can't be known, so it is never sent again by itself. */
 const CUT_OFF_SECONDS = 120;
@@ -23,6 +23,24 @@ export type Emptied = Record<Outcome['state'], number>;
 /** Seconds until a mail is tried again after so many tries: e to their number, at most e to the tenth, some six hours (RFC 5321, 4.5.4.1: longer with time). */
 export const backOffSeconds = (attempts: number): number => Math.round(Math.exp(Math.min(10, attempts)));
 
+interface Given {
+  clock: () => Date;
+  signal?: AbortSignal;
+  /** The PDF of a document that goes along. */
+  attach?: (certificateId: string) => Promise<Attachment>;
+}
+
+/** A mail with what goes along; one whose paper can't be had now waits, as one whose server is away. */
+async function handOver(one: Mail, from: string, attach: Given['attach']): Promise<Outcome> {
+  if (!one.attachedCertificate) return sendMail(one, from);
+  try {
+    if (!attach) throw new Error('nobody here draws papers');
+    return await sendMail(one, from, [await attach(one.attachedCertificate)]);
+  } catch (error) {
+    return { state: 'queued', problem: `Its paper could not be drawn: ${(error as Error).message}` };
+  }
+}
+
 /** In a process that is at it already: tells it that there is more. */
 let wake: (() => void) | null = null;
 
@@ -31,7 +49,7 @@ let wake: (() => void) | null = null;
  * Message-ID never changes, so a receiver could tell a second copy. Mails to one mailbox go one after the other, and one that says "later" or nothing delays its own mails alone. Several processes may do this side by side;
  * within one, a second call wakes the first and gives null. What is put off leaves a job for its time. `signal` ends it: what is in hand is finished, nothing more is taken.
  */
-export async function emptyOutbox(db: Database, given: { clock: () => Date; signal?: AbortSignal }): Promise<Emptied | null> {
+export async function emptyOutbox(db: Database, given: Given): Promise<Emptied | null> {
   if (wake) {
     wake();
     return null;
@@ -43,7 +61,7 @@ export async function emptyOutbox(db: Database, given: { clock: () => Date; sign
   }
 }
 
-async function empty(db: Database, { clock, signal }: { clock: () => Date; signal?: AbortSignal }): Promise<Emptied> {
+async function empty(db: Database, { clock, signal, attach }: Given): Promise<Emptied> {
   const count: Emptied = { sent: 0, refused: 0, queued: 0, uncertain: 0 };
   const inHand = new Set<Promise<void>>();
   const done: Result[] = [];
@@ -56,7 +74,7 @@ async function empty(db: Database, { clock, signal }: { clock: () => Date; signa
       return { taken: signal?.aborted ? [] : await take(tx, IN_HAND - inHand.size, clock()), from: mailFrom };
     });
     for (const one of taken) {
-      const sending: Promise<void> = sendMail(one, from).then((outcome) => {
+      const sending: Promise<void> = handOver(one, from, attach).then((outcome) => {
         count[outcome.state] += 1;
         done.push({ mail: one, at: clock(), ...outcome });
         inHand.delete(sending);

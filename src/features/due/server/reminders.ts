@@ -118,6 +118,8 @@ async function dueUntold(
         isNull(customer.retiredAt),
         ne(sql`coalesce(${told.email}, ${customer.email})`, ''),
         isNull(reminder.id),
+        // What stands in our own house is not asked for.
+        sql`not exists (select from ticket t where t.asset_id = ${asset.id} and t.status <> 'returned')`,
       ),
     )
     .orderBy(customer.name, customer.id, asset.nextDue, asset.id);

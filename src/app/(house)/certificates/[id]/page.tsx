@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation';
 import { CertificateView } from '@/features/certificates';
-import { certificateById } from '@/features/certificates/server';
+import { certificateById, mailsOf } from '@/features/certificates/server';
 import { readSettings } from '@/platform/settings';
 import { dayTime } from '@/ui/format';
 import { page } from '@/platform/page';
@@ -11,6 +11,7 @@ export default page({ permission: 'signedIn', name: '/certificates/[id]' }, asyn
   const found = await certificateById(tx, params.id!);
   if (!found) return notFound();
   const { certificate, replacedBy, replacedByRevision, withdrawnBy, withdrawnNumber, status } = found;
+  const { zone } = await readSettings(tx);
   return (
     <main className="page">
       <CertificateView
@@ -21,11 +22,12 @@ export default page({ permission: 'signedIn', name: '/certificates/[id]' }, asyn
         replacedBy={replacedBy ? { id: replacedBy, revision: replacedByRevision! } : null}
         withdrawnBy={withdrawnBy ? { id: withdrawnBy, number: withdrawnNumber! } : null}
         reopened={status !== null && status !== 'approved'}
+        mails={(await mailsOf(tx, certificate.id)).map(({ at, ...one }) => ({ ...one, at: dayTime(at, zone) }))}
         mayRevise={may(actor.role, 'approve')}
         signed={
           certificate.signed && {
             ...certificate.signed,
-            at: dayTime(new Date(certificate.signed.at), (await readSettings(tx)).zone),
+            at: dayTime(new Date(certificate.signed.at), zone),
           }
         }
       />

@@ -1,0 +1,19 @@
+import { addWords } from '../registry';
+import '../choices';
+
+/** Words of letters that go out by themselves. */
+export const LETTERS = {
+  'letter.greeting': 'Good day, {name},',
+  'letter.greetingNobody': 'Good day,',
+  'letter.issuedSubject': 'Certificate {number}: {maker} {model} {serial}',
+  'letter.withoutSubject': 'Back without calibration, {number}: {maker} {model} {serial}',
+  'letter.issued': 'certificate {number} for your {maker} {model}, serial {serial}, is attached.',
+  'letter.withoutCalibration':
+    'your {maker} {model}, serial {serial}, goes back without a calibration. Paper {number}, attached, says why.',
+  'letter.ready':
+    '{open, plural, =0 {Everything of receipt {receipt} is ready for collection.} one {It is ready for collection; # instrument of receipt {receipt} is still worked on.} other {It is ready for collection; # instruments of receipt {receipt} are still worked on.}}',
+  'letter.mailed': 'Mailed',
+  'letter.state':
+    '{state, select, queued {waiting to go out} sending {on its way} sent {sent} refused {refused} other {not known whether it arrived}}',
+} as const;
+addWords(LETTERS);
