@@ -2,6 +2,7 @@ import nodemailer, { type Transporter } from 'nodemailer';
 import type { MailState } from '@/core/stored/mail-state';
 import { forgetMailServer, mailAddress } from './mail-server';
 import { log } from './log';
+import { unsubscribeHeaders } from './unsubscribe-address';
 
 /** Connections to the mail server; as many mails travel at once. */
 const CONNECTIONS = 4;
@@ -52,7 +53,7 @@ export async function tryMailServer(
 }
 
 export interface Outcome {
-  state: Exclude<MailState, 'sending'>;
+  state: Exclude<MailState, 'sending' | 'toPrint' | 'printed'>;
   problem: string | null;
 }
 interface Letter {
@@ -61,6 +62,7 @@ interface Letter {
   subject: string;
   body: string;
   messageId: string;
+  unsubscribe?: string | null;
 }
 
 export interface Attachment {
@@ -82,6 +84,7 @@ export async function sendMail(
       text: mail.body,
       messageId: mail.messageId,
       attachments,
+      headers: unsubscribeHeaders(mail.unsubscribe ?? null),
     });
     return { state: 'sent', problem: null };
   } catch (error) {

@@ -11,6 +11,10 @@ export interface Letter {
   body: string;
   /** Goes along as a PDF. */
   attachedCertificate?: string;
+  /** The customer's word by which no more such mails come. */
+  unsubscribe?: string;
+  /** Goes by post: it waits to be printed. */
+  onPaper?: boolean;
 }
 
 /** Mails a statement: some megabytes. */
@@ -28,10 +32,10 @@ export async function putMails(
   });
   for (let at = 0; at < rows.length; at += BATCH)
     await tx.execute(sql`
-      insert into mail (id, customer_id, recipient, subject, body, message_id, created_at, attached_certificate)
-      select id, "customerId", recipient, subject, body, "messageId", ${now.toISOString()}::timestamptz, "attachedCertificate"
+      insert into mail (id, customer_id, recipient, subject, body, message_id, created_at, attached_certificate, unsubscribe, state)
+      select id, "customerId", recipient, subject, body, "messageId", ${now.toISOString()}::timestamptz, "attachedCertificate", unsubscribe, case when "onPaper" then 'toPrint' else 'queued' end
       from json_to_recordset(${JSON.stringify(rows.slice(at, at + BATCH))}::json)
-        as given (id uuid, "customerId" uuid, recipient text, subject text, body text, "messageId" text, "attachedCertificate" uuid)`);
+        as given (id uuid, "customerId" uuid, recipient text, subject text, body text, "messageId" text, "attachedCertificate" uuid, unsubscribe text, "onPaper" boolean)`);
   if (rows.length > 0) await enqueue(tx, 'mail', {}, outboxJob);
   return rows.map((row) => row.id);
 }

@@ -1,12 +1,26 @@
 import { addDays, format, parseISO } from 'date-fns';
 import { eq } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Actor } from '@/core/record/event';
+import type { Transaction } from '@/data/connection';
 import { asset, certificate, customer, houseCheck, mail, reminder } from '@/data/schema';
 import { approveRun, drawAndKeep, keptPdf, mailsOf } from '@/features/certificates/server';
-import { keepContact } from '@/features/customers/server';
-import { emptyOutbox, remindedLast, remindToday } from '@/features/due/server';
+import { keepContact, unsubscribe } from '@/features/customers/server';
+import {
+  asLetter,
+  emptyOutbox,
+  lettersToPrint,
+  makeReminders,
+  notePrinted,
+  postToDo,
+  remindedLast,
+  remindToday,
+} from '@/features/due/server';
 import { jobsDone, jobsNow } from '@/features/office/server';
+import { putMails } from '@/platform/put-mail';
+import { unsubscribeHeaders } from '@/platform/unsubscribe-address';
 import { readSettings, writeSettings, type WorkshopSettings } from '@/platform/settings';
+import { refused } from './refused';
 import { startMailServer } from './mail-server';
 import { openWorld, type World } from './world';
 
@@ -152,5 +166,102 @@ describe('a document goes to its customer when it is approved', () => {
     await approve(run);
     expect(await count()).toBe(before + 1);
     expect(await world.db.select().from(certificate).where(eq(certificate.runId, run))).toHaveLength(1);
+  });
+});
+
+describe('letters', () => {
+  const at = new Date('2027-09-01T08:00:00Z');
+  const inTx = <T>(work: (context: { tx: Transaction; actor: Actor; now: Date }) => Promise<T>) =>
+    world.db.transaction((tx) => work({ tx, actor: world.technician, now: at }));
+
+  it('who has no mail address is reminded by post: it waits to be printed once; with neither address nobody is told, and nothing is booked', async () => {
+    const [byPost, nowhere] = await Promise.all(
+      ['Quay 1, Port Test', ''].map(async (address, index) => {
+        const [row] = await world.db
+          .insert(customer)
+          .values({ name: `No mail ${index}`, address, contact: 'Ebba', createdAt: at })
+          .returning();
+        const id = await world.newAsset(`POST-${index}`);
+        await world.db.update(asset).set({ customerId: row!.id, nextDue: '2027-09-02' }).where(eq(asset.id, id));
+        return id;
+      }),
+    );
+    const made = await inTx((context) => makeReminders(context, { assetIds: [byPost!, nowhere!] }));
+    expect(made).toEqual({ mails: 0, letters: 1, instruments: 1 });
+    const [letter, ...others] = await inTx(({ tx }) => lettersToPrint(tx));
+    expect(others).toEqual([]);
+    expect(letter).toMatchObject({ customer: { name: 'No mail 0', address: 'Quay 1, Port Test' } });
+    expect(letter!.body).toContain('POST-0');
+    expect(letter!.body).not.toContain('unsubscribe');
+    // The jobs process has nothing to do with it.
+    expect(await emptyOutbox(world.db, { clock: () => at })).toMatchObject({ sent: 0 });
+    expect(await inTx((context) => notePrinted(context, { mailIds: [letter!.id] }))).toEqual({ printed: 1 });
+    expect(await inTx((context) => notePrinted(context, { mailIds: [letter!.id] }))).toEqual({ printed: 0 });
+    expect(await inTx((context) => makeReminders(context, { assetIds: [byPost!, nowhere!] }))).toMatchObject({ letters: 0 });
+  });
+  it('a mail that was refused becomes one, where there is an address to send it to', async () => {
+    const put = async (address: string) => {
+      const [row] = await world.db
+        .insert(customer)
+        .values({ name: `Refused ${address}`, address, createdAt: at })
+        .returning();
+      const [id] = await inTx(({ tx }) =>
+        putMails(tx, [{ customerId: row!.id, recipient: 'gone@test.example', subject: 'Due', body: 'Due.' }], {
+          now: at,
+          kind: 'test',
+          host: 'x.example',
+        }),
+      );
+      await world.db.update(mail).set({ state: 'refused', problem: '550 no such mailbox' }).where(eq(mail.id, id!));
+      return id!;
+    };
+    const [some, none] = [await put('Pier 2'), await put('')];
+    expect((await inTx(({ tx }) => postToDo(tx))).refused).toBe(2);
+    await inTx((context) => asLetter(context, { mailId: some }));
+    expect(await inTx(({ tx }) => postToDo(tx))).toEqual({ letters: 1, refused: 1 });
+    expect(await refused(inTx((context) => asLetter(context, { mailId: none })))).toMatchObject({ status: 409 });
+    expect(await refused(inTx((context) => asLetter(context, { mailId: some })))).toMatchObject({ status: 404 });
+  });
+});
+
+describe('the way out of reminders', () => {
+  it('stands in the mail, as headers only where the public address is https (RFC 8058, 3.1); whoever pressed is on record', async () => {
+    const [row] = await world.db.select().from(customer).where(eq(customer.id, world.customerId));
+    const token = row!.unsubscribeToken;
+    expect(unsubscribeHeaders(token, 'http://127.0.0.1:1')).toEqual({});
+    expect(unsubscribeHeaders(null, 'https://check.example')).toEqual({});
+    const origin = process.env.WERKBANK_PUBLIC_ORIGIN;
+    process.env.WERKBANK_PUBLIC_ORIGIN = 'https://check.example';
+    const server = await startMailServer();
+    try {
+      const id = await world.newAsset('OUT-1');
+      await world.db.update(mail).set({ state: 'sent' }).where(eq(mail.state, 'queued'));
+      await world.db.update(asset).set({ nextDue: '2027-10-01' }).where(eq(asset.id, id));
+      await world.db.transaction((tx) =>
+        makeReminders({ tx, actor: world.technician, now: new Date('2027-10-01T08:00:00Z') }, { assetIds: [id] }),
+      );
+      await emptyOutbox(world.db, { clock: () => new Date('2027-10-01T08:00:00Z') });
+      const [letter] = await server.received();
+      expect(letter!.text).toContain(`No more reminders: https://check.example/unsubscribe/${token}`);
+      // Read by another library: mailparser gathers the List- headers (RFC 2369).
+      const list = letter!.headers.get('list') as unknown as Record<string, Record<string, string>>;
+      expect(list.unsubscribe!.url).toBe(`https://check.example/api/unsubscribe/${token}`);
+      expect(list['unsubscribe-post']!.name).toBe('List-Unsubscribe=One-Click');
+    } finally {
+      await server.stop();
+      if (origin === undefined) delete process.env.WERKBANK_PUBLIC_ORIGIN;
+      else process.env.WERKBANK_PUBLIC_ORIGIN = origin;
+    }
+    const press = (given: string, pressed: boolean) => world.db.transaction((tx) => unsubscribe(tx, given, pressed));
+    expect(await press(token, false)).toMatchObject({ wants: true });
+    expect(await press(token, true)).toMatchObject({ name: 'Test Yard', wants: false });
+    expect(await press(token, true)).toMatchObject({ wants: false });
+    expect([await press('0'.repeat(36), true), await press('x', true)]).toEqual([null, null]);
+    const { rows } = await world.app.query(
+      "select actor->>'name' as who from change_log where table_name = 'customer' and row_key = $1 and kind = 'changed' and after ? 'wants_reminders'",
+      [world.customerId],
+    );
+    expect(rows).toEqual([{ who: 'the customer, by the link in a mail' }]);
+    await world.db.update(customer).set({ wantsReminders: true }).where(eq(customer.id, world.customerId));
   });
 });

@@ -60,9 +60,9 @@ afterEach(async () => {
 describe('reminders', () => {
   it('one mail a customer with all its instruments, received by a real mail server, and nothing twice', async () => {
     await startStandin();
-    expect(await remind()).toEqual({ mails: 1, instruments: 4 });
+    expect(await remind()).toEqual({ mails: 1, letters: 0, instruments: 4 });
     expect(await sendQueued(world.db, () => new Date())).toMatchObject({ sent: 1 });
-    expect(await remind()).toEqual({ mails: 0, instruments: 0 });
+    expect(await remind()).toEqual({ mails: 0, letters: 0, instruments: 0 });
     expect(await sendQueued(world.db, () => new Date())).toMatchObject({ sent: 0 });
     const mails = await received();
     expect(mails).toHaveLength(1);
@@ -74,8 +74,8 @@ describe('reminders', () => {
   });
   it('comes again only at the next stage: ahead, at, after', async () => {
     await remind();
-    expect(await remind(addDays(now, 1))).toEqual({ mails: 0, instruments: 0 });
-    expect(await remind(addDays(now, 3))).toEqual({ mails: 1, instruments: 1 });
+    expect(await remind(addDays(now, 1))).toEqual({ mails: 0, letters: 0, instruments: 0 });
+    expect(await remind(addDays(now, 3))).toEqual({ mails: 1, letters: 0, instruments: 1 });
   });
   it('two processes at once make one mail', async () => {
     const made = await Promise.allSettled([remind(), remind(), remind()]);
@@ -133,7 +133,7 @@ describe('reminders', () => {
   });
   it('who wants no reminders gets none', async () => {
     await world.app.query('update customer set wants_reminders = false');
-    expect(await remind()).toEqual({ mails: 0, instruments: 0 });
+    expect(await remind()).toEqual({ mails: 0, letters: 0, instruments: 0 });
     await world.app.query('update customer set wants_reminders = true');
   });
 });

@@ -194,7 +194,7 @@ describe('a choice of many, one act', () => {
   it('reminders of a choice: only its customers get a mail, and what was told is not told again by the whole list', async () => {
     await world.app.query('update asset set next_due = $1 where id = any($2)', [on(2), mine.slice(0, 3)]);
     const one = await inTx((context) => makeReminders(context, { assetIds: [mine[1]!] }));
-    expect(one).toEqual({ mails: 1, instruments: 1 });
+    expect(one).toEqual({ mails: 1, letters: 0, instruments: 1 });
     const all = await inTx((context) => makeReminders(context));
     const booked = (await world.app.query('select asset_id, count(*)::int as n from reminder group by 1')).rows;
     expect(booked.every((row: { n: number }) => row.n === 1)).toBe(true);

@@ -246,6 +246,11 @@ test('walks from receipt to reminder', async ({ page, browser }) => {
   await test.step('due date stored by policy; made due today, the reminder goes out once, by SMTP', async () => {
     expect(owner!.next_due > owner!.today).toBe(true);
     await query('update asset set next_due = current_date where serial = $1', [serial]);
+    // While it stands in the house it is nobody's to bring.
+    await page.goto('/');
+    const fetched = page.getByLabel('Out-tray').locator('.ticket', { hasText: serial });
+    await fetched.getByRole('button', { name: 'Hand back' }).click();
+    await expect(fetched).toHaveCount(0);
     await page.goto('/due?window=all');
     await page.getByRole('button', { name: 'Send the reminders that are due' }).click();
     await expect(page.locator('.page-head').getByRole('status')).toContainText(/on (its|their) way/);
@@ -256,8 +261,11 @@ test('walks from receipt to reminder', async ({ page, browser }) => {
     // The jobs process sends them one after the other.
     await expect
       .poll(async () => (await arrived()).filter((mail) => mail.text?.includes(serial)).length, { timeout: 15_000 })
-      .toBe(2);
+      .toBe(3);
     const mails = await arrived();
+    // The document came with its paper when it was approved.
+    const paper = mails.filter((mail) => mail.text?.includes(serial) && mail.subject?.includes(certificate!.number));
+    expect(paper.map((mail) => mail.attachments[0]?.filename)).toEqual([`${certificate!.number}.pdf`]);
     // What was found outside went to the customer as a notice of its own, once.
     expect(mails.filter((mail) => mail.text?.includes(serial) && mail.text.includes('In doubt'))).toHaveLength(1);
     const mine = mails.filter((mail) => mail.text?.includes(serial) && mail.text.includes('due for calibration'));

@@ -1,3 +1,4 @@
+import { sql } from 'drizzle-orm';
 import { boolean, date, integer, pgTable, primaryKey, smallint, text, uuid } from 'drizzle-orm/pg-core';
 import { readSamples } from '@/core/instrument/samples';
 import type { StatusId } from '@/core/results/instrument-status';
@@ -23,6 +24,10 @@ export const customer = pgTable('customer', {
   annexBudgets: boolean('annex_budgets').notNull().default(false),
   annexTraces: boolean('annex_traces').notNull().default(false),
   /** By mail, when they are approved. */
+  /** Whoever has it may end the reminders. */
+  unsubscribeToken: text('unsubscribe_token')
+    .notNull()
+    .default(sql`encode(gen_random_bytes(18), 'hex')`),
   wantsCertificates: boolean('wants_certificates').notNull().default(true),
   phone: text('phone').notNull().default(''),
   notes: text('notes').notNull().default(''),

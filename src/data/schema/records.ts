@@ -78,6 +78,8 @@ export const mail = pgTable('mail', {
   nextTryAt: instant('next_try_at'),
   /** Goes along as a PDF. */
   attachedCertificate: uuid('attached_certificate'),
+  /** The customer's word by which no more such mails come. */
+  unsubscribe: text('unsubscribe'),
 });
 
 /** A sheet that somebody waits for; null bytes where there is none of that model. */

@@ -1,6 +1,7 @@
 export { createCustomer, correctCustomer, dropContact, keepContact } from './server/keep-customer';
 export { openWork, retireCustomer, takeBackCustomer } from './server/end-customer';
 export { blankPerson, formerContacts } from './server/blank-person';
+export { unsubscribe } from './server/unsubscribe';
 export { mergeCustomers, undoMerge } from './server/merge';
 export { customersLike, listCustomers, type CustomerRow } from './server/list-customers';
 export { endSite, keepSite, sitesOf } from './server/keep-site';

@@ -6,6 +6,7 @@ import { changePolicy } from './server/change-policy';
 import { changeMany } from './server/intervals-of-many';
 import { customersWithDue } from './server/due-list';
 import { makeReminders } from './server/reminders';
+import { asLetter, notePrinted } from './server/letters';
 import { sendAgain } from './server/outbox';
 import { keepUse } from './server/uses';
 
@@ -31,6 +32,25 @@ export const sendAgainAction = action(
     need(actor, 'receive');
     return sendAgain(tx, input.mailId);
   },
+);
+
+export const notePrintedAction = action(
+  {
+    name: 'notePrinted',
+    permission: 'receive',
+    schema: yup.object({ mailIds: yup.array(yup.string().uuid().required()).min(1).max(200).required() }),
+    audit: (input) => `${input.mailIds.length}`,
+  },
+  notePrinted,
+);
+export const asLetterAction = action(
+  {
+    name: 'asLetter',
+    permission: 'receive',
+    schema: yup.object({ mailId: yup.string().uuid().required() }),
+    audit: (input) => input.mailId,
+  },
+  asLetter,
 );
 
 const policySchema = yup.object({

@@ -6,3 +6,5 @@ export { RemindButton } from './remind-button';
 export { ChosenTable } from './chosen-table';
 export { ManyForm } from './many-form';
 export { RemindedLast } from './reminded-last';
+export { PrintedButton } from './letters-view';
+export { PostToDo } from './post-to-do';

@@ -8,6 +8,7 @@ import { SoftLinks } from '@/ui/list/soft-links';
 import { Pager } from '@/ui/pager';
 import { VerdictMark } from '@/ui/verdict-mark';
 import type { VerdictState } from '@/core/record/judgement';
+import { AsLetterButton } from './letters-view';
 import { SendAgainButton } from './remind-button';
 import type { outbox } from './server/outbox';
 import '@/core/words/en/due';
@@ -19,6 +20,8 @@ const LOOK: Record<MailState, [VerdictState, string]> = {
   sent: ['within', 'sent'],
   uncertain: ['cannotTell', 'uncertain'],
   refused: ['outside', 'refused'],
+  toPrint: ['cannotTell', 'to be printed'],
+  printed: ['within', 'printed'],
 };
 
 /** Every mail with what became of it. An uncertain one is never sent again by itself: a person decides. */
@@ -56,7 +59,8 @@ export function OutboxTable({ list, box, zone }: { list: ListAddress; box: Await
                     Tried {mail.attempts} {mail.attempts === 1 ? 'time' : 'times'}; again {dayTime(mail.nextTryAt, zone)}.
                   </span>
                 )}{' '}
-                {(mail.state === 'uncertain' || mail.state === 'refused') && <SendAgainButton mailId={mail.id} />}
+                {(mail.state === 'uncertain' || mail.state === 'refused') && <SendAgainButton mailId={mail.id} />}{' '}
+                {mail.state === 'refused' && <AsLetterButton mailId={mail.id} />}
               </p>
             )}
             <pre className="mt-2 mb-1" style={{ whiteSpace: 'pre-wrap' }}>

@@ -17,9 +17,9 @@ export function RemindButton({ assetIds }: { assetIds?: string[] }) {
     const made = await attempt(() => makeRemindersAction(assetIds ? { assetIds } : {}));
     setBusy(false);
     if (!made.ok) return setSays(made.message);
-    setSays(
-      say({ code: 'remind.made', numbers: { mails: String(made.value.mails), instruments: String(made.value.instruments) } }),
-    );
+    const { mails, instruments, letters } = made.value;
+    const told = mails > 0 || letters === 0 ? [say({ code: 'remind.made', numbers: { mails, instruments } })] : [];
+    setSays([...told, say({ code: 'remind.letters', numbers: { letters } })].join(' ').trim());
     router.refresh();
   };
   return (

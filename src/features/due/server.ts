@@ -8,3 +8,4 @@ export { makeReminders } from './server/reminders';
 export { emptyOutbox, markCutOff, type Emptied } from './server/empty-outbox';
 export { outbox, sendAgain } from './server/outbox';
 export { BY_ITSELF, remindedLast, remindToday } from './server/remind-today';
+export { asLetter, lettersToPrint, notePrinted, postToDo } from './server/letters';

@@ -9,16 +9,18 @@ const doors = readdirSync(APP, { recursive: true, withFileTypes: true })
   .map((one) => `/${relative(APP, one.parentPath)}`.replace(/\/\(\w+\)/g, '').replace(/\[\w+\]/g, 'abc'));
 
 describe('the public listener', () => {
-  it('has the check page, the keys and its health, of all doors there are', () => {
+  it('has the check page, the keys, its health and the end of reminders, of all doors there are', () => {
     expect(doors.length).toBeGreaterThan(40);
     expect(doors.filter((door) => isPublicDoor('GET', door)).sort()).toEqual([
       '/.well-known/jwks.json',
       '/api/health',
       '/api/health/alive',
+      '/unsubscribe/abc',
       '/verify/abc',
     ]);
   });
-  it('takes nothing that writes, and no way around', () => {
+  it('takes nothing that writes but the end of reminders, and no way around', () => {
+    expect(doors.filter((door) => isPublicDoor('POST', door))).toEqual(['/api/unsubscribe/abc']);
     expect(isPublicDoor('POST', '/verify/abc')).toBe(false);
     expect(isPublicDoor('GET', '/verify/abc/../../sign-in')).toBe(false);
     expect(isPublicDoor('GET', '/_next/static/../server/app.js')).toBe(false);

@@ -1,8 +1,8 @@
 import { ExportLinks } from '@/ui/export-links';
 import { Link } from '@/ui/link';
 import { readList } from '@/ui/list/list-address';
-import { DueTable, RemindButton, RemindedLast } from '@/features/due';
-import { dueCounts, nameOfCustomer, dueList, remindedLast, windowOf } from '@/features/due/server';
+import { DueTable, PostToDo, RemindButton, RemindedLast } from '@/features/due';
+import { dueCounts, nameOfCustomer, dueList, postToDo, remindedLast, windowOf } from '@/features/due/server';
 import { dateIn } from '@/platform/clock';
 import { page } from '@/platform/page';
 import { may } from '@/platform/permission';
@@ -33,6 +33,7 @@ export default page({ permission: 'signedIn', name: '/due' }, async ({ tx, actor
         </span>
         <RemindedLast last={await remindedLast(tx)} byItself={remindByItself} zone={zone} />
       </div>
+      {remind && <PostToDo {...await postToDo(tx)} />}
       <DueTable
         list={list}
         page={await dueList(tx, { window, today, customerId, after: list.after, down: list.down })}

@@ -42,7 +42,7 @@ export default page({ permission: 'signedIn', name: '/shelf' }, async ({ tx, now
         />
       )}
       <div className="d-flex flex-wrap gap-3 align-items-center mb-3">
-        <ListSearch list={list} label={say({ code: 'shelf.search' })} />
+        <ListSearch list={list} label={say({ code: 'shelf.search' })} placeholder={say({ code: 'shelf.searchBy' })} />
         <FilterLinks
           list={list}
           name="kind"

@@ -66,6 +66,8 @@ export const DID = {
   'did.instrumentStatus': 'changed where an instrument stands',
   'did.instrumentUses': 'noted uses',
   'did.blankPerson': 'blanked a person at a customer',
+  'did.notePrinted': 'printed letters',
+  'did.asLetter': 'made a refused mail a letter',
   'did.keepSite': 'kept a site of a customer',
   'did.endSite': 'ended a site of a customer',
   'did.keepTolerance': 'agreed a tolerance with a customer',

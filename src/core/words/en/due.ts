@@ -52,6 +52,17 @@ export const DUE = {
   'due.thisMonth': 'Rest of this month',
   'due.nextMonth': 'Next month',
   'due.all': 'All',
+  'remind.letters': '{letters, plural, =0 {} one {One letter waits to be printed.} other {# letters wait to be printed.}}',
+  'letters.title': 'Letters to print',
+  'letters.wait': '{count, plural, one {One letter waits to be printed} other {# letters wait to be printed}}',
+  'letters.refused': '{count, plural, one {One mail was refused} other {# mails were refused}}',
+  'letters.none': 'No letter waits to be printed.',
+  'letters.how':
+    'Reminders of customers who have no mail address, and mails that were refused and made letters. Each begins on a page of its own.',
+  'letters.printed': 'They are printed',
+  'letters.asLetter': 'As a letter',
+  'letters.noAddress': 'This customer has no address that a letter could go to.',
+  'letters.gone': 'This is no letter that waits, or it was printed already.',
   'remind.made':
     '{mails, plural, =0 {Nothing is due that was not told already.} one {# mail made for {instruments, plural, one {# instrument} other {# instruments}}; it is on its way: see the outbox.} other {# mails made for {instruments, plural, one {# instrument} other {# instruments}}; they are on their way: see the outbox.}}',
 } as const;

@@ -12,6 +12,12 @@ export const LETTERS = {
     'your {maker} {model}, serial {serial}, goes back without a calibration. Paper {number}, attached, says why.',
   'letter.ready':
     '{open, plural, =0 {Everything of receipt {receipt} is ready for collection.} one {It is ready for collection; # instrument of receipt {receipt} is still worked on.} other {It is ready for collection; # instruments of receipt {receipt} are still worked on.}}',
+  'unsubscribe.line': 'No more reminders: {address}',
+  'unsubscribe.title': 'Reminders',
+  'unsubscribe.wants': 'Reminders of calibrations go to {name}.',
+  'unsubscribe.press': 'No more reminders',
+  'unsubscribe.done': '{name} gets no more reminders of calibrations. What is due stays due. To have them again, ask {workshop}.',
+  'unsubscribe.unknown': 'This link is not known. Ask the workshop that sent the mail.',
   'letter.mailed': 'Mailed',
   'letter.state':
     '{state, select, queued {waiting to go out} sending {on its way} sent {sent} refused {refused} other {not known whether it arrived}}',

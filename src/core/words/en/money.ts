@@ -70,6 +70,8 @@ export const MONEY_WORDS = {
   'offer.mail.sending': 'On its way to {to} since {at}.',
   'offer.mail.sent': 'Sent to {to}, {at}.',
   'offer.mail.uncertain': 'Perhaps sent to {to}, {at}: see the outbox.',
+  'offer.mail.toPrint': 'To be printed for {to}, {at}: see the letters.',
+  'offer.mail.printed': 'Printed for {to}, {at}.',
   'offer.mail.refused': 'Refused by {to}, {at}: see the outbox.',
   'offer.print': 'Print the offer',
   'offer.paperTitle': 'Offer',

@@ -14,7 +14,11 @@ export async function documentJson(tx: Transaction, id: string): Promise<{ text:
 
 type Row = Pick<typeof certificate.$inferSelect, 'number' | 'revision' | 'content' | 'signature'>;
 /** The same of a row that was read. */
-export const jsonOf = ({ number, revision, content, signature }: Row): { text: string; name: string } => ({
+const jsonOf = ({ content, signature, ...row }: Row): { text: string; name: string } => ({
   text: canonicalJson({ content, signature }),
-  name: `${number}${revision ? `-r${revision}` : ''}.json`,
+  name: jsonName(row),
 });
+
+/** What the data of a document is called as a file. */
+export const jsonName = ({ number, revision }: Pick<Row, 'number' | 'revision'>): string =>
+  `${number}${revision ? `-r${revision}` : ''}.json`;

@@ -1,11 +1,11 @@
 import { Zip, ZipPassThrough } from 'fflate';
-import { eq, inArray } from 'drizzle-orm';
+import { eq, inArray, sql } from 'drizzle-orm';
 import { database } from '@/data/connection';
 import { certificate, certificatePdf } from '@/data/schema';
 import { say } from '@/core/words/say';
 import { Problem } from '@/platform/problem';
 import { chosenIds } from '@/platform/shape';
-import { jsonOf } from './json';
+import { jsonName } from './json';
 import { certificatePdfOf, pdfName } from './pdf';
 import '@/core/words/en/certificates-room';
 
@@ -33,8 +33,8 @@ async function read(ids: string[]): Promise<{ name: string; bytes: Uint8Array }[
       id: certificate.id,
       number: certificate.number,
       revision: certificate.revision,
-      content: certificate.content,
-      signature: certificate.signature,
+      // As the database writes it: the same data as the file of one document, which is canonical; whoever checks a hash makes it canonical anyway (RFC 8785).
+      text: sql<string>`jsonb_build_object('content', ${certificate.content}, 'signature', ${certificate.signature})::text`,
       pdf: certificatePdf.bytes,
     })
     .from(certificate)
@@ -45,10 +45,10 @@ async function read(ids: string[]): Promise<{ name: string; bytes: Uint8Array }[
     ids.map(async (id) => {
       const row = found.get(id)!;
       const pdf = row.pdf ? { bytes: row.pdf, name: pdfName(row) } : await certificatePdfOf(id);
-      const { text, name } = jsonOf(row);
+      const name = jsonName(row);
       return [
         { name: pdf.name, bytes: new Uint8Array(pdf.bytes.buffer, pdf.bytes.byteOffset, pdf.bytes.byteLength) },
-        { name, bytes: new TextEncoder().encode(text) },
+        { name, bytes: new TextEncoder().encode(row.text) },
       ];
     }),
   );

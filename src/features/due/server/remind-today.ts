@@ -28,7 +28,10 @@ export async function remindedLast(tx: Transaction | Database) {
  * house stood still is made up for when it runs again, by one mail a customer as ever. Null where nothing was to be done.
  * Errors: what the database says; that it failed is then on record.
  */
-export async function remindToday(db: Database, now: Date): Promise<{ mails: number; instruments: number } | null> {
+export async function remindToday(
+  db: Database,
+  now: Date,
+): Promise<{ mails: number; letters: number; instruments: number } | null> {
   const began = Date.now();
   try {
     return await db.transaction(async (tx) => {

@@ -1,14 +1,18 @@
 import { randomUUID } from 'node:crypto';
 import { format, parseISO } from 'date-fns';
 import { and, eq, inArray, isNotNull, isNull, lte, ne, sql } from 'drizzle-orm';
+import { say } from '@/core/words/say';
 import { reminderStage, type ReminderStage } from '@/core/interval/reminder-stage';
 import type { Transaction } from '@/data/connection';
 import { asset, customer, customerContact, instrumentModel, reminder } from '@/data/schema';
 import { dateIn } from '@/platform/clock';
 import { need } from '@/platform/need';
+import { unsubscribeAddress } from '@/platform/unsubscribe-address';
 import { hostOf, putMails } from '@/platform/put-mail';
 import { readSettings, type WorkshopSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
+
+import '@/core/words/en/letters';
 
 type Row = Awaited<ReturnType<typeof dueUntold>>[number];
 interface Line {
@@ -20,13 +24,13 @@ interface Line {
 const BATCH = 10_000;
 
 /**
- * Writes the reminder mails that are due today, one a customer, and books every (instrument, due date, stage) once: running it again makes nothing twice.
+ * Writes the reminders that are due today, one a customer, by mail or where there is no address of that kind as a letter to print, and books every (instrument, due date, stage) once: running it again makes nothing twice.
  * With `assetIds` only for these. The mails are left to the jobs process, in the same transaction.
  */
 export async function makeReminders(
   { tx, actor, now }: UseCaseContext,
   { assetIds }: { assetIds?: string[] | undefined } = {},
-): Promise<{ mails: number; instruments: number }> {
+): Promise<{ mails: number; letters: number; instruments: number }> {
   need(actor, 'receive');
   const settings = await readSettings(tx);
   const today = dateIn(settings.zone, now);
@@ -52,6 +56,7 @@ export async function makeReminders(
       customerId,
       recipient: group[0]!.row.customer.email,
       ...text(group, settings),
+      ...(group[0]!.row.customer.email ? { unsubscribe: group[0]!.row.customer.unsubscribe } : { onPaper: true }),
     })),
     { now, kind: 'reminder', host: hostOf(settings.mailFrom) },
   );
@@ -63,7 +68,8 @@ export async function makeReminders(
     await tx.execute(sql`
       insert into reminder (asset_id, customer_id, due_on, stage, mail_id) select asset, customer, due, stage, mail
       from json_to_recordset(${JSON.stringify(part)}::json) as given (asset uuid, customer uuid, due date, stage text, mail uuid)`);
-  return { mails: letters.length, instruments: booked.length };
+  const mails = letters.filter(({ group }) => group[0]!.row.customer.email).length;
+  return { mails, letters: letters.length - mails, instruments: booked.length };
 }
 
 /** All that is due and was not told in its stage, customer by customer. */
@@ -99,6 +105,7 @@ async function dueUntold(
       customer: {
         id: customer.id,
         name: customer.name,
+        unsubscribe: customer.unsubscribeToken,
         contact: sql<string>`coalesce(${told.name}, ${customer.contact})`,
         email: sql<string>`coalesce(${told.email}, ${customer.email})`,
       },
@@ -116,7 +123,8 @@ async function dueUntold(
         lte(asset.nextDue, sql`${today}::date + ${remindAheadDays}::int`),
         eq(customer.wantsReminders, true),
         isNull(customer.retiredAt),
-        ne(sql`coalesce(${told.email}, ${customer.email})`, ''),
+        // By mail, or where there is none by post.
+        sql`(coalesce(${told.email}, ${customer.email}) <> '' or ${customer.address} <> '')`,
         isNull(reminder.id),
         // What stands in our own house is not asked for.
         sql`not exists (select from ticket t where t.asset_id = ${asset.id} and t.status <> 'returned')`,
@@ -162,6 +170,9 @@ function text(lines: Line[], settings: WorkshopSettings): { subject: string; bod
       '',
       settings.name,
       settings.address,
+      ...(customer.email
+        ? ['', say({ code: 'unsubscribe.line', numbers: { address: unsubscribeAddress(customer.unsubscribe) } })]
+        : []),
     ].join('\n'),
   };
 }
