@@ -78,7 +78,9 @@ export const DEFAULT_SETTINGS: WorkshopSettings = {
 /** As it is on record; what a later version added, as it usually is. */
 export async function readSettings(db: Transaction | Database): Promise<WorkshopSettings> {
   const [row] = await db.select().from(setting).where(eq(setting.key, 'workshop'));
-  return { ...DEFAULT_SETTINGS, ...(row?.value as Partial<WorkshopSettings> | undefined) };
+  const kept = row?.value as Partial<WorkshopSettings> | undefined;
+  // A series that a later version added is numbered as it usually is.
+  return { ...DEFAULT_SETTINGS, ...kept, numbers: { ...USUAL_PATTERNS, ...kept?.numbers } };
 }
 
 export async function writeSettings(db: Transaction, settings: WorkshopSettings): Promise<void> {

@@ -21,6 +21,7 @@ import { soldByItsCustomer } from './seed/sold';
 import { stationVisit } from './seed/station-visit';
 import { keptThings } from './seed/kept-things';
 import { money } from './seed/money';
+import { seeToRegister } from './seed/register';
 import { stock } from './seed/stock';
 import { ownProcedures } from './seed/own-procedures';
 import { takenOver } from './seed/taken-over';
@@ -92,6 +93,7 @@ async function seed(now: Date): Promise<string> {
   await as(SYSTEM, (tx) => keptThings(tx, { technician: actors.technician, admin: SYSTEM }, now));
   await as(SYSTEM, (tx) => money(tx, { technician: actors.technician, admin: SYSTEM }, now));
   await as(SYSTEM, (tx) => stock(tx, { technician: actors.technician, counter: actors.counter }, now));
+  await as(actors.signatory, (tx) => seeToRegister(tx, actors.signatory, random, now));
   await ownProcedures(database(), as, actors, now);
   await as(actors.counter, (tx) => usedOften(tx, actors.counter, now));
   await as(SYSTEM, async (tx) => writeSettings(tx, { ...(await readSettings(tx)), mailCertificates: true }));

@@ -10,6 +10,8 @@ const NAMES: Record<string, string> = {
   customer_contact: 'contact',
   customer_merge: 'merging',
   customer_site: 'site',
+  nonconformity: 'nonconforming work',
+  nonconformity_step: 'step about nonconforming work',
   customer_tolerance: 'tolerance of a customer',
   instrument_model: 'model',
   user: 'person',

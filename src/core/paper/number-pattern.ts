@@ -1,5 +1,14 @@
 /** What is counted, each in a series of its own. */
-export const NUMBER_SERIES = ['receipt', 'ticket', 'certificate', 'notCalibrated', 'withdrawal', 'handedBack', 'offer'] as const;
+export const NUMBER_SERIES = [
+  'receipt',
+  'ticket',
+  'certificate',
+  'notCalibrated',
+  'withdrawal',
+  'handedBack',
+  'offer',
+  'nonconformity',
+] as const;
 export type NumberSeries = (typeof NUMBER_SERIES)[number];
 export type NumberPatterns = Record<NumberSeries, string>;
 
@@ -12,6 +21,7 @@ export const USUAL_PATTERNS: NumberPatterns = {
   withdrawal: 'W-{year}-{n:5}',
   handedBack: 'U-{year}-{n:4}',
   offer: 'O-{year}-{n:4}',
+  nonconformity: 'Q-{year}-{n:4}',
 };
 
 const PART = /\{(year|yy|n)(?::([2-8]))?\}|([^{}]+)|([{}])/g;

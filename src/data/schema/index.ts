@@ -13,3 +13,4 @@ export * from './programs';
 export * from './installation';
 export * from './money';
 export * from './stock';
+export * from './register';

@@ -49,6 +49,7 @@ import { PROGRAMS } from './programs';
 import { RECEIPTS } from './receipts';
 import { REFUSALS } from './refusals';
 import { REFUSALS_ACTS } from './refusals-acts';
+import { REGISTER } from './register';
 import { REMARKS } from './remarks';
 import { RETIRE } from './retire';
 import { SAMPLES } from './samples';
@@ -98,6 +99,7 @@ export const EN = {
   ...HOUSE,
   ...JOBS,
   ...LETTERS,
+  ...REGISTER,
   ...LISTS,
   ...IMPORTS,
   ...INSTALLATION,

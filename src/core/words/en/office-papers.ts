@@ -17,6 +17,7 @@ export const OFFICE_PAPERS = {
   'numbers.series.certificate': 'Certificates',
   'numbers.series.notCalibrated': 'Not calibrated',
   'numbers.series.withdrawal': 'Withdrawals',
+  'numbers.series.nonconformity': 'Nonconforming work',
   'numbers.series.handedBack': 'Handed back uncalibrated',
   'numbers.series.offer': 'Offers',
   'numbers.problem.begins': 'Begin with a capital letter.',

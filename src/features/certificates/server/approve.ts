@@ -22,6 +22,7 @@ import type { UseCaseContext } from '@/platform/use-case';
 import { contentOf, factsFor } from './facts';
 import { insertDocument, takeNumber, type DocumentPlace } from './insert-document';
 import { releaseNotice, tellRevision } from './notice';
+import { registerFoundOutside } from './register-found-outside';
 import { tellIssued } from './tell-issued';
 import { insertRevision, newestOf } from './revise';
 import { workedOn } from './worked-on';
@@ -69,6 +70,7 @@ export async function approveRun(
   const issued = await issue(context, given.loaded, annexes);
   // An as-found out of tolerance is told to the customer, in the words that the signatory let stand.
   if (notice) await releaseNotice(context, given.loaded, notice);
+  await registerFoundOutside(context, given.loaded, Boolean(notice));
   return issued;
 }
 

@@ -10,6 +10,8 @@ export const CHANGED_TABLES = [
   'customer_merge',
   'customer_site',
   'customer_tolerance',
+  'nonconformity',
+  'nonconformity_step',
   'asset',
   'asset_channel',
   'instrument_model',

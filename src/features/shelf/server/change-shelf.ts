@@ -5,6 +5,9 @@ import { reference, referenceCheck } from '@/data/schema';
 import { need } from '@/platform/need';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
+import { say } from '@/core/words/say';
+import { openNonconformity } from '@/features/register/server';
+import '@/core/words/en/register';
 import { lastDayOf, type checkSchema, type ReferenceInput } from '../shelf-schema';
 import { valuesOf } from './values-of';
 
@@ -69,6 +72,15 @@ export async function noteCheck(
   // What was out of use or away is looked at again before it is used.
   if ((what === 'state' && result === 'outOfUse') || (what === 'check' && result === 'pass' && nextDue))
     await tx.update(reference).set({ accepted: null }).where(eq(reference.id, id));
+  if (what === 'check' && result === 'fault')
+    await openNonconformity(
+      { tx, now, actor },
+      {
+        kind: 'failedCheck',
+        what: say({ code: 'register.checkWhat', numbers: { name: row.name, lot: row.lot, note } }),
+        referenceId: id,
+      },
+    );
   if (what === 'check' && result === 'fault') await tx.update(reference).set({ state: 'outOfUse' }).where(eq(reference.id, id));
   if (what === 'check' && result === 'pass' && nextDue)
     await tx

@@ -60,6 +60,8 @@ const FOLLOWED = [
   'kept_file',
   'loan',
   'model_key',
+  'nonconformity',
+  'nonconformity_step',
   'own_procedure',
   'own_procedure_version',
   'person_key',

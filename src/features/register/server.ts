@@ -1,0 +1,16 @@
+export {
+  closeNonconformity,
+  enterNonconformity,
+  noteStep,
+  openNonconformity,
+  reopenNonconformity,
+  stepsOf,
+} from './server/keep-register';
+export {
+  listRegister,
+  registerAddress,
+  registerCounts,
+  registerCsv,
+  registerPage,
+  type RegisterRow,
+} from './server/read-register';
