@@ -61,7 +61,13 @@ export function EntryView({ found, zone, may }: { found: Found; zone: string; ma
                 <Note note={note} zone={zone} />
               </div>
             ))}
-            {open && may.note && <StepForm key={now?.id ?? 0} id={entry.id} step={step} anew={now !== undefined} />}
+            {open && may.note && !now && <StepForm id={entry.id} step={step} anew={false} />}
+            {open && may.note && now && (
+              <details key={now.id}>
+                <summary className="small">{say({ code: 'register.again' })}</summary>
+                <StepForm id={entry.id} step={step} anew />
+              </details>
+            )}
           </section>
         );
       })}

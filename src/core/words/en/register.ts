@@ -56,7 +56,7 @@ export const REGISTER = {
   'register.close': 'Close it',
   'register.reopen': 'Open it again',
   'register.why': 'Why?',
-  'register.missing': 'Before it can be closed: {steps}.',
+  'register.missing': 'Before it can be closed: {steps}',
   'register.isClosed': 'It is closed: open it again first.',
   'register.isOpen': 'It is open.',
   'register.unknown': 'There is no such entry.',

@@ -165,7 +165,9 @@ function text(lines: Line[], settings: WorkshopSettings): { subject: string; bod
       '',
       ...rows,
       '',
-      'Bring or send them in, or answer this mail and we keep a place on the bench.',
+      customer.email
+        ? 'Bring or send them in, or answer this mail and we keep a place on the bench.'
+        : 'Bring or send them in, or tell us and we keep a place on the bench.',
       'An instrument that is overdue should not be relied on until it has been calibrated.',
       '',
       settings.name,
