@@ -52,8 +52,7 @@ export default defineConfig({
   // Nothing here is a test of speed: on a machine that others share a minute may take three.
   timeout: 300_000,
   expect: { timeout: 20_000 },
-  // The second house's walks wait for liquids and sensors to settle: two of them leave a quarter of two cores unused.
-  workers: part === 'water' ? 3 : 2,
+  workers: 2,
   // A noisy machine may starve a line or a page for half a minute; what fails twice fails.
   retries: 1,
   forbidOnly: true,
