@@ -2,7 +2,13 @@ import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
 
 /** Files share the modules of their worker: no test changes anything in them, and loading them anew for each file costs as much as the tests. None is a test of speed. */
-const shared = { environment: 'node', isolate: false, testTimeout: 60_000 } as const;
+const shared = {
+  environment: 'node',
+  isolate: false,
+  testTimeout: 60_000,
+  // Runs and worlds of tests are in UTC: so are the calendars of the instruments in them.
+  env: { WERKBANK_STANDIN_ZONE: 'UTC' },
+} as const;
 const alias = { '@': fileURLToPath(new URL('./src', import.meta.url)) };
 
 export default defineConfig({

@@ -5,6 +5,7 @@ import type { InstrumentModel } from './models';
 import type { Scenario } from './scenario';
 import { Sensor } from './sensor';
 import { atInlet, flowOf, newWorld, type World } from './world';
+import { ownDay } from '../own-day';
 
 export { CLEAN_AIR, type World } from './world';
 
@@ -213,7 +214,7 @@ export class SimulatedInstrument {
   }
 
   private keep(): void {
-    this.lastCalibration = this.clock(new Date()).slice(0, 10);
+    this.lastCalibration = ownDay(new Date(this.clock(new Date())));
     this.dueInDays = this.model.ownInterval ?? 180;
   }
 

@@ -16,6 +16,7 @@ import { channelsOf, type MeterModel, type MeterRole } from './meter-models';
 import { OxygenProbe, showOxygen } from './oxygen-probe';
 import { PhElectrode } from './ph-electrode';
 import type { ProbeFault } from './probe-fault';
+import { ownDay } from '../own-day';
 
 export interface MeterWorld {
   /** What the probe stands in; null in air. */
@@ -225,7 +226,7 @@ export class SimulatedMeter {
 
   private keep(): void {
     this.calibrations.apply();
-    this.lastCalibration = new Date().toISOString().slice(0, 10);
+    this.lastCalibration = ownDay(new Date());
   }
 
   /** What it keeps about itself; a digital probe's own data file, which goes with the probe. */

@@ -2,7 +2,9 @@ import { eq } from 'drizzle-orm';
 import type { InferType } from 'yup';
 import { violatedUnique } from '@/data/database-problem';
 import { reference, referenceCheck } from '@/data/schema';
+import { dateIn } from '@/platform/clock';
 import { need } from '@/platform/need';
+import { readSettings } from '@/platform/settings';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
 import { say } from '@/core/words/say';
@@ -22,7 +24,7 @@ export async function addReference(
     const [row] = await tx
       .insert(reference)
       .values({
-        ...valuesOf(input, now),
+        ...valuesOf(input, dateIn((await readSettings(tx)).zone, now)),
         createdAt: now,
       })
       .returning({ id: reference.id });
@@ -55,7 +57,7 @@ export async function noteCheck(
   if (what === 'opened')
     await tx
       .update(reference)
-      .set({ openedOn: now.toISOString().slice(0, 10) })
+      .set({ openedOn: dateIn((await readSettings(tx)).zone, now) })
       .where(eq(reference.id, id));
   if (what === 'accepted') await accept({ tx, now, actor }, row, note);
   if (what !== 'pressure' && what !== 'opened' && what !== 'accepted' && !result)
@@ -98,6 +100,6 @@ async function accept({ tx, now, actor }: UseCaseContext, row: typeof reference.
   if (!note.trim()) throw new Problem('Say how it was checked.', { note: 'Compared with what, and what came of it?' });
   await tx
     .update(reference)
-    .set({ accepted: { on: now.toISOString().slice(0, 10), by: actor.name, note } })
+    .set({ accepted: { on: dateIn((await readSettings(tx)).zone, now), by: actor.name, note } })
     .where(eq(reference.id, row.id));
 }

@@ -2,7 +2,9 @@ import { eq } from 'drizzle-orm';
 import { say } from '@/core/words/say';
 import { violatedUnique } from '@/data/database-problem';
 import { reference, referenceCheck } from '@/data/schema';
+import { dateIn } from '@/platform/clock';
 import { need } from '@/platform/need';
+import { readSettings } from '@/platform/settings';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
 import { stampOf } from '../input-of';
@@ -35,7 +37,7 @@ export async function correctReference(
   if (stampOf(row) !== seen) throw new Problem(say({ code: 'shelf.meanwhile' }), {}, 409, { code: 'changedMeanwhile' });
   if (input.kind !== row.kind || input.role !== row.role)
     throw new Problem(say({ code: 'shelf.otherKind' }), { kind: say({ code: 'shelf.otherKind' }) }, 409);
-  const values = valuesOf(input, now);
+  const values = valuesOf(input, dateIn((await readSettings(tx)).zone, now));
   const differs = (name: keyof typeof values) => JSON.stringify(values[name] ?? null) !== JSON.stringify(row[name] ?? null);
   if (stampOf({ ...row, ...values }) === seen) throw new Problem(say({ code: 'shelf.nothing' }), {}, 409);
   const lapsed = row.accepted !== null && CERTIFIED.some(differs);

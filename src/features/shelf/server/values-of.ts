@@ -5,7 +5,7 @@ import { readTable } from '../read-table';
 import { CORRECTED, lastDayOf, type ReferenceInput } from '../shelf-schema';
 
 /** What is kept of a bottle or a piece of equipment as it was entered. Errors: Problem beside the field where two of its answers don't go together. */
-export function valuesOf(input: ReferenceInput, now: Date) {
+export function valuesOf(input: ReferenceInput, today: string) {
   const {
     flowLPerMin,
     demand,
@@ -21,8 +21,7 @@ export function valuesOf(input: ReferenceInput, now: Date) {
     ...rest
   } = input;
   const liquid = ['buffer', 'standard', 'solution'].includes(input.kind);
-  if (openedOn && openedOn > now.toISOString().slice(0, 10))
-    throw new Problem('It is not open yet.', { openedOn: 'Not in the future.' });
+  if (openedOn && openedOn > today) throw new Problem('It is not open yet.', { openedOn: 'Not in the future.' });
   if (input.role === 'regulator' && !demand && !flowLPerMin)
     throw new Problem('A regulator gives a fixed flow or what a pump demands.', { flowLPerMin: 'Which flow, in L/min?' });
   const detail: EquipmentDetail = {
