@@ -3,7 +3,7 @@ import type { ImportField, ImportProblem } from '@/core/stored/import';
 import { readDay, type DayOrder } from '@/core/quantity/read-day';
 import { readExpanded, readGasUnit } from '@/core/supply/read-certified';
 import { readSubstance } from '@/core/supply/read-substance';
-import type { RowRead } from './read-row';
+import type { RowRead } from './row-read';
 
 /** Stands as the gas of a row that says what a bottle is made up with. */
 export const BALANCE = 'balance';

@@ -2,6 +2,7 @@ import * as yup from 'yup';
 import type { ImportField, ImportProblem } from '@/core/stored/import';
 import type { ImportKind } from '../import-fields';
 import { readBottleRow } from './read-bottle-row';
+import type { RowRead } from './row-read';
 import { readDay, type DayOrder } from '@/core/quantity/read-day';
 
 /** As long as the fields of their own rooms allow. */
@@ -24,11 +25,6 @@ const MOST: Partial<Record<ImportField, number>> = {
   traceability: 200,
 };
 const isMail = (text: string) => yup.string().email().isValidSync(text);
-
-export interface RowRead {
-  given: Partial<Record<ImportField, string>>;
-  problems: ImportProblem[];
-}
 
 /** What a row gives of its fields, days as ISO 8601, and what is wrong with it by itself; what it has to do with other rows and the house is judged after it. */
 export function readRow(
