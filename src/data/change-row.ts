@@ -3,10 +3,7 @@ import { changeLog } from './schema';
 
 type Part = Record<string, unknown> | null;
 
-/** Stands where something was said of a person who was blanked. */
-export const BLANKED = '█';
-
-/** Columns of a change with what it keeps of a person opened; where the key was destroyed, `BLANKED` stands. */
+/** Columns of a change with what it keeps of a person opened; where the key was destroyed, `BLANKED` (core/record) stands. */
 export const changeRow = {
   ...getTableColumns(changeLog),
   before: sql<Part>`unseal(${changeLog.before})`,

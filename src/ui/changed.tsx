@@ -1,3 +1,4 @@
+import { BLANKED } from '@/core/record/blanked';
 import { say } from '@/core/words/say';
 import { isParts } from './is-parts';
 import '@/core/words/en/house';
@@ -56,7 +57,7 @@ function parts(name: string, was: unknown, is: unknown): [string, string, string
 
 function show(value: unknown): string {
   // A person was blanked: that it was changed stays, what it was is gone.
-  if (value === '█') return say({ code: 'changes.blanked' });
+  if (value === BLANKED) return say({ code: 'changes.blanked' });
   if (value === null || value === undefined || value === '') return say({ code: 'changes.nothing' });
   const text = typeof value === 'string' ? value : JSON.stringify(value);
   return text.length > 90 ? `${text.slice(0, 88)}…` : text;

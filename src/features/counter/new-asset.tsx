@@ -11,6 +11,7 @@ import { Field } from '@/ui/field';
 import { Link } from '@/ui/link';
 import { createAssetAction } from './actions';
 import { assetSchema, type AssetInput } from './receive-schema';
+import { toleranceText } from '@/ui/tolerance-text';
 import '@/core/words/en/models';
 
 export interface ModelChoice {
@@ -120,14 +121,7 @@ export function NewAsset({
                   {channel.lowest} to {channel.highest} {channel.unit}
                 </td>
                 <td>{channel.resolution}</td>
-                <td>
-                  {[
-                    channel.tolerance.absolute && `± ${channel.tolerance.absolute} ${channel.unit}`,
-                    channel.tolerance.percentOfTarget && `± ${channel.tolerance.percentOfTarget} %`,
-                  ]
-                    .filter(Boolean)
-                    .join(' or ')}
-                </td>
+                <td>{toleranceText(channel.tolerance, channel.unit)}</td>
                 <td>
                   <Form.Control
                     size="sm"

@@ -1,14 +1,14 @@
 'use client';
 import { useState } from 'react';
-import { useRouter } from 'next/navigation';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { CONTACT_PURPOSES, type ContactPurpose } from '@/core/stored/house';
 import { say } from '@/core/words/say';
-import { attempt, messageBeside } from '@/platform/client/result';
 import { Field } from '@/ui/field';
 import { dropContactAction, keepContactAction } from './actions';
 import { BlankPerson } from './blank-person';
+import { KeptFoot, useKept } from './kept-form';
+import { KeptList } from './kept-list';
 import '@/core/words/en/customers';
 
 export interface Contact {
@@ -30,82 +30,63 @@ interface Props {
 
 /** Who is there for what. */
 export function ContactsPanel({ customerId, contacts, former, mayKeep }: Props) {
-  const [open, setOpen] = useState<string | null>(null);
-  const close = () => setOpen(null);
   return (
-    <section className="sheet mt-3" data-testid="contacts">
-      <h2>{say({ code: 'contact.title' })}</h2>
-      {contacts.length === 0 && open === null && <p className="quiet">{say({ code: 'contact.none' })}</p>}
-      {contacts.map((contact) =>
-        open === contact.id ? (
-          <ContactForm key={contact.id} customerId={customerId} contact={contact} onDone={close} />
-        ) : (
-          <div key={contact.id} className="d-flex flex-wrap gap-3 align-items-baseline mb-2">
-            <strong>{contact.name}</strong>
-            <span>{contact.email}</span>
-            <span>{contact.phone}</span>
-            <span className="quiet small">{contact.purposes.map((one) => say({ code: `contact.${one}` })).join(', ')}</span>
-            {mayKeep && (
-              <>
-                <Button variant="plain" size="sm" onClick={() => setOpen(contact.id)}>
-                  {say({ code: 'customer.correct' })}
-                </Button>
-                {/* A file to be given to the person, not a page. */}
-                <a className="small" href={`/customers/${customerId}/contacts/${contact.id}/data`} download>
-                  {say({ code: 'contact.held' })}
-                </a>
-                <BlankPerson customerId={customerId} contactId={contact.id} />
-              </>
-            )}
-          </div>
-        ),
+    <KeptList
+      title={say({ code: 'contact.title' })}
+      none={say({ code: 'contact.none' })}
+      add={say({ code: 'contact.add' })}
+      testId="contacts"
+      all={contacts}
+      mayKeep={mayKeep}
+      form={(contact, done) => <ContactForm customerId={customerId} {...(contact ? { contact } : {})} onDone={done} />}
+      line={(contact, correct) => (
+        <div className="d-flex flex-wrap gap-3 align-items-baseline mb-2">
+          <strong>{contact.name}</strong>
+          <span>{contact.email}</span>
+          <span>{contact.phone}</span>
+          <span className="quiet small">{contact.purposes.map((one) => say({ code: `contact.${one}` })).join(', ')}</span>
+          {mayKeep && (
+            <>
+              <Button variant="plain" size="sm" onClick={correct}>
+                {say({ code: 'customer.correct' })}
+              </Button>
+              {/* A file to be given to the person, not a page. */}
+              <a className="small" href={`/customers/${customerId}/contacts/${contact.id}/data`} download>
+                {say({ code: 'contact.held' })}
+              </a>
+              <BlankPerson customerId={customerId} contactId={contact.id} />
+            </>
+          )}
+        </div>
       )}
-      {mayKeep && former.length > 0 && (
-        <>
-          <p className="quiet small mb-1">{say({ code: 'contact.former' })}</p>
-          {former.map(({ id, name }) => (
-            <div key={id} className="d-flex flex-wrap gap-3 align-items-baseline mb-2" data-testid="former-contact">
-              <span>{name}</span>
-              <BlankPerson customerId={customerId} contactId={id} />
-            </div>
-          ))}
-        </>
-      )}
-      {mayKeep &&
-        (open === 'new' ? (
-          <ContactForm customerId={customerId} onDone={close} />
-        ) : (
-          <Button variant="plain" size="sm" onClick={() => setOpen('new')}>
-            {say({ code: 'contact.add' })}
-          </Button>
-        ))}
-    </section>
+      after={
+        mayKeep &&
+        former.length > 0 && (
+          <>
+            <p className="quiet small mb-1">{say({ code: 'contact.former' })}</p>
+            {former.map(({ id, name }) => (
+              <div key={id} className="d-flex flex-wrap gap-3 align-items-baseline mb-2" data-testid="former-contact">
+                <span>{name}</span>
+                <BlankPerson customerId={customerId} contactId={id} />
+              </div>
+            ))}
+          </>
+        )
+      }
+    />
   );
 }
 
 function ContactForm({ customerId, contact, onDone }: { customerId: string; contact?: Contact; onDone: () => void }) {
-  const router = useRouter();
   const [given, setGiven] = useState(contact ?? EMPTY);
-  const [problems, setProblems] = useState<Record<string, string>>({});
-  const [message, setMessage] = useState('');
-  const after = (result: Awaited<ReturnType<typeof attempt>>) => {
-    if (result.ok) {
-      router.refresh();
-      return onDone();
-    }
-    setProblems(result.fields);
-    setMessage(messageBeside(result));
-  };
-  const send = async (event: React.FormEvent) => {
+  const { problems, message, send } = useKept(onDone);
+  const save = (event: React.FormEvent) => {
     event.preventDefault();
     const { name, email, phone, purposes } = given;
-    after(
-      await attempt(() =>
-        keepContactAction({ customerId, ...(contact ? { contactId: contact.id } : {}), name, email, phone, purposes }),
-      ),
+    void send(() =>
+      keepContactAction({ customerId, ...(contact ? { contactId: contact.id } : {}), name, email, phone, purposes }),
     );
   };
-  const drop = async () => after(await attempt(() => dropContactAction({ contactId: contact!.id })));
   const text = (name: 'name' | 'email' | 'phone', label: string) => (
     <Field label={label} problem={problems[name]}>
       <Form.Control
@@ -117,7 +98,7 @@ function ContactForm({ customerId, contact, onDone }: { customerId: string; cont
     </Field>
   );
   return (
-    <form onSubmit={send} noValidate className="mb-2" data-testid="contact-form">
+    <form onSubmit={save} noValidate className="mb-2" data-testid="contact-form">
       <div className="row">
         <div className="col-md-4">{text('name', say({ code: 'customer.name' }))}</div>
         <div className="col-md-4">{text('email', say({ code: 'customer.email' }))}</div>
@@ -142,24 +123,16 @@ function ContactForm({ customerId, contact, onDone }: { customerId: string; cont
           />
         ))}
       </div>
-      {message && (
-        <p className="field-problem" role="alert">
-          {message}
-        </p>
-      )}
-      <div className="d-flex gap-2">
-        <Button type="submit" size="sm">
-          {say({ code: 'customer.save' })}
-        </Button>
-        {contact && (
-          <Button variant="outline-danger" size="sm" onClick={() => void drop()}>
-            {say({ code: 'contact.drop' })}
-          </Button>
-        )}
-        <Button variant="plain" size="sm" onClick={onDone}>
-          {say({ code: 'customer.leave' })}
-        </Button>
-      </div>
+      <KeptFoot
+        message={message}
+        onLeave={onDone}
+        end={
+          contact && {
+            label: say({ code: 'contact.drop' }),
+            act: () => void send(() => dropContactAction({ contactId: contact.id })),
+          }
+        }
+      />
     </form>
   );
 }

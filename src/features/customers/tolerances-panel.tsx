@@ -1,16 +1,16 @@
 'use client';
 import { useState } from 'react';
-import { useRouter } from 'next/navigation';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import type { Tolerance } from '@/core/record/tolerance';
 import { say } from '@/core/words/say';
-import { attempt, messageBeside } from '@/platform/client/result';
 import { DayInput } from '@/ui/day-input';
 import { Field } from '@/ui/field';
 import { day } from '@/ui/format';
 import { toleranceText } from '@/ui/tolerance-text';
 import { endToleranceAction, keepToleranceAction } from './actions';
+import { KeptFoot, useKept } from './kept-form';
+import { KeptList } from './kept-list';
 import '@/core/words/en/certificate';
 import '@/core/words/en/customers';
 
@@ -39,41 +39,32 @@ interface Props {
 
 /** Tolerances that hold for this customer instead of the models' own. */
 export function TolerancesPanel({ customerId, agreed, models, mayKeep }: Props) {
-  const [open, setOpen] = useState<string | null>(null);
-  const close = () => setOpen(null);
   return (
-    <section className="sheet mt-3" data-testid="tolerances">
-      <h2>{say({ code: 'agreed.title' })}</h2>
-      {agreed.length === 0 && open === null && <p className="quiet">{say({ code: 'agreed.none' })}</p>}
-      {agreed.map((one) =>
-        open === one.id ? (
-          <ToleranceForm key={one.id} customerId={customerId} models={models} held={one} onDone={close} />
-        ) : (
-          <div key={one.id} className="d-flex flex-wrap gap-3 align-items-baseline mb-2">
-            <span>
-              {one.model}, <strong>{one.label}</strong>
-            </span>
-            <span>{toleranceText(one.tolerance, one.unit)}</span>
-            <span className="quiet small">
-              {say({ code: 'agreed.line', numbers: { on: day(one.agreedOn), whom: one.agreedWith } })}
-            </span>
-            {mayKeep && (
-              <Button variant="plain" size="sm" onClick={() => setOpen(one.id)}>
-                {say({ code: 'customer.correct' })}
-              </Button>
-            )}
-          </div>
-        ),
+    <KeptList
+      title={say({ code: 'agreed.title' })}
+      none={say({ code: 'agreed.none' })}
+      add={say({ code: 'agreed.add' })}
+      testId="tolerances"
+      all={agreed}
+      mayKeep={mayKeep}
+      form={(held, done) => <ToleranceForm customerId={customerId} models={models} {...(held ? { held } : {})} onDone={done} />}
+      line={(one, correct) => (
+        <div className="d-flex flex-wrap gap-3 align-items-baseline mb-2">
+          <span>
+            {one.model}, <strong>{one.label}</strong>
+          </span>
+          <span>{toleranceText(one.tolerance, one.unit)}</span>
+          <span className="quiet small">
+            {say({ code: 'agreed.line', numbers: { on: day(one.agreedOn), whom: one.agreedWith } })}
+          </span>
+          {mayKeep && (
+            <Button variant="plain" size="sm" onClick={correct}>
+              {say({ code: 'customer.correct' })}
+            </Button>
+          )}
+        </div>
       )}
-      {mayKeep &&
-        (open === 'new' ? (
-          <ToleranceForm customerId={customerId} models={models} onDone={close} />
-        ) : (
-          <Button variant="plain" size="sm" onClick={() => setOpen('new')}>
-            {say({ code: 'agreed.add' })}
-          </Button>
-        ))}
-    </section>
+    />
   );
 }
 
@@ -85,7 +76,6 @@ interface FormProps {
 }
 
 function ToleranceForm({ customerId, models, held, onDone }: FormProps) {
-  const router = useRouter();
   const [given, setGiven] = useState({
     modelId: held?.modelId ?? models[0]?.id ?? '',
     role: held?.role ?? models[0]?.channels[0]?.role ?? '',
@@ -93,24 +83,15 @@ function ToleranceForm({ customerId, models, held, onDone }: FormProps) {
     agreedWith: held?.agreedWith ?? '',
   });
   const [tolerance, setTolerance] = useState<Tolerance>(held?.tolerance ?? {});
-  const [problems, setProblems] = useState<Record<string, string>>({});
-  const [message, setMessage] = useState('');
+  const { problems, message, send } = useKept(onDone);
   const channels = models.find((one) => one.id === given.modelId)?.channels ?? [];
   const unit = held?.unit ?? channels.find((one) => one.role === given.role)?.unit ?? '';
-  const after = (result: Awaited<ReturnType<typeof attempt>>) => {
-    if (result.ok) {
-      router.refresh();
-      return onDone();
-    }
-    setProblems(result.fields);
-    setMessage(messageBeside(result));
-  };
-  const send = async (event: React.FormEvent) => {
+  const save = (event: React.FormEvent) => {
     event.preventDefault();
-    after(await attempt(() => keepToleranceAction({ customerId, ...given, tolerance })));
+    void send(() => keepToleranceAction({ customerId, ...given, tolerance }));
   };
   return (
-    <form onSubmit={send} noValidate className="mb-2" data-testid="tolerance-form">
+    <form onSubmit={save} noValidate className="mb-2" data-testid="tolerance-form">
       {held ? (
         <p className="mb-1">
           {held.model}, <strong>{held.label}</strong>
@@ -180,28 +161,13 @@ function ToleranceForm({ customerId, models, held, onDone }: FormProps) {
         </div>
       </div>
       <p className="quiet small mb-2">{say({ code: 'agreed.how' })}</p>
-      {message && (
-        <p className="field-problem" role="alert">
-          {message}
-        </p>
-      )}
-      <div className="d-flex gap-2">
-        <Button type="submit" size="sm">
-          {say({ code: 'customer.save' })}
-        </Button>
-        {held && (
-          <Button
-            variant="outline-danger"
-            size="sm"
-            onClick={async () => after(await attempt(() => endToleranceAction({ toleranceId: held.id })))}
-          >
-            {say({ code: 'agreed.end' })}
-          </Button>
-        )}
-        <Button variant="plain" size="sm" onClick={onDone}>
-          {say({ code: 'customer.leave' })}
-        </Button>
-      </div>
+      <KeptFoot
+        message={message}
+        onLeave={onDone}
+        end={
+          held && { label: say({ code: 'agreed.end' }), act: () => void send(() => endToleranceAction({ toleranceId: held.id })) }
+        }
+      />
     </form>
   );
 }

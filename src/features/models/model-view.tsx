@@ -2,13 +2,13 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { TRAIT_FLAGS } from '@/core/instrument/traits';
-import type { ModelChannel } from '@/core/stored/channel';
 import { say } from '@/core/words/say';
 import { attempt, saidOfWhy } from '@/platform/client/result';
 import { Link } from '@/ui/link';
 import { WhyForm } from '@/ui/why-form';
 import { retireModelAction, takeBackModelAction } from './actions';
 import { ModelForm, type ModelOnRecord, type ModelProcedure } from './model-form';
+import { toleranceText } from '@/ui/tolerance-text';
 import '@/core/words/en/customers';
 import '@/core/words/en/models';
 import '@/core/words/en/practice';
@@ -54,7 +54,7 @@ export function ModelView({ model, procedure, procedures, retired, mayKeep }: Pr
               <td className="mono">
                 {channel.lowest} … {channel.highest} {channel.unit}, {channel.resolution}
               </td>
-              <td>{toleranceText(channel)}</td>
+              <td>{toleranceText(channel.tolerance, channel.unit)}</td>
               <td className="quiet small">{[channel.alarms?.low, channel.alarms?.high].filter(Boolean).join(' / ')}</td>
             </tr>
           ))}
@@ -87,12 +87,6 @@ export function ModelView({ model, procedure, procedures, retired, mayKeep }: Pr
       )}
     </div>
   );
-}
-
-function toleranceText({ tolerance, unit }: ModelChannel): string {
-  const { absolute, percentOfTarget, zero } = tolerance;
-  const parts = [absolute && `± ${absolute} ${unit}`, percentOfTarget && `± ${percentOfTarget} %`].filter(Boolean).join(' / ');
-  return zero ? `${parts}; 0: ± ${zero} ${unit}` : parts;
 }
 
 function EndModel({ modelId, retired }: { modelId: string; retired: boolean }) {

@@ -1,4 +1,5 @@
 import { and, eq, sql } from 'drizzle-orm';
+import { BLANKED } from '@/core/record/blanked';
 import { say } from '@/core/words/say';
 import type { Transaction } from '@/data/connection';
 import { customer, customerContact, mail, personKey } from '@/data/schema';
@@ -76,10 +77,10 @@ async function blankMails(
   if (waiting) throw new Problem(say({ code: 'blanking.mailWaits' }), {}, 409);
   // A name that is empty is in every text.
   const without = (text: typeof mail.body | typeof mail.subject) =>
-    sql`replace(${name ? sql`replace(${text}, ${name}, '█')` : text}, ${email}, '█')`;
+    sql`replace(${name ? sql`replace(${text}, ${name}, ${BLANKED})` : text}, ${email}, ${BLANKED})`;
   const rows = await tx
     .update(mail)
-    .set({ recipient: '█', subject: without(mail.subject), body: without(mail.body) })
+    .set({ recipient: BLANKED, subject: without(mail.subject), body: without(mail.body) })
     .where(theirs)
     .returning({ id: mail.id });
   return rows.length;

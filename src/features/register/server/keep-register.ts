@@ -1,8 +1,7 @@
-import { asc, eq } from 'drizzle-orm';
+import { asc, eq, sql } from 'drizzle-orm';
 import { choicesOf, stepsMissing, type NonconformityKind, type NonconformityStep } from '@/core/record/nonconformity';
 import { say } from '@/core/words/say';
 import { asset, nonconformity, nonconformityStep } from '@/data/schema';
-import { sql } from 'drizzle-orm';
 import { need } from '@/platform/need';
 import { nextNumber } from '@/platform/next-number';
 import { Problem } from '@/platform/problem';
