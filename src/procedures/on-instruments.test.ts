@@ -1,4 +1,4 @@
-import { describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { outcomeOf } from '@/core/results/outcome';
 import { summarise } from '@/core/results/summary';
 import type { ScriptedRun } from '@/core/run/scripted';
@@ -10,6 +10,10 @@ const sameExposure = ({ procedure, state }: ScriptedRun) =>
   summarise(procedure, state).lines.filter((one) => one.notes.some((note) => note.code === 'note.sameExposure'));
 /** By hand: found, span, left and bump, each a fixed two minutes (common practice). */
 const BY_HAND_SECONDS = 4 * 120;
+
+// A day's work goes hours ahead of the machine's clock: begun late in the evening it would end on another day than the instrument shows.
+beforeAll(() => void vi.useFakeTimers({ toFake: ['Date'], now: new Date('2026-11-26T09:00:00Z') }));
+afterAll(() => void vi.useRealTimers());
 
 describe('gas families on their simulated instruments, from the first step to the last', () => {
   it.each(

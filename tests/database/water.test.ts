@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { addDays, format, subDays, subMonths } from 'date-fns';
+import { addDays, format, set, subDays, subMonths } from 'date-fns';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { RunState } from '@/core/record/state';
 import { isRefusal, type Refusal } from '@/core/words/refusal';
@@ -21,7 +21,8 @@ import { openWorld, type World } from './world';
 
 let world: World;
 const models: Record<string, string> = {};
-const now = new Date();
+/** Noon: a visit that takes an hour ends on the day it began, whenever the test runs. */
+const now = set(new Date(), { hours: 12, minutes: 0, seconds: 0, milliseconds: 0 });
 const today = format(now, 'yyyy-MM-dd');
 const day = (days: number) => format(addDays(now, days), 'yyyy-MM-dd');
 type Tx = Parameters<Parameters<World['db']['transaction']>[0]>[0];
