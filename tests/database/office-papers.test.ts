@@ -21,7 +21,7 @@ beforeAll(async () => {
 afterAll(() => world.close());
 const office = <T>(work: (context: UseCaseContext) => Promise<T>) =>
   world.db.transaction((tx) =>
-    work({ tx, actor: { ...world.signatory, role: 'administrator' }, now: new Date('2026-11-27T09:00:00Z') }),
+    work({ tx, actor: { ...world.signatory, role: 'administrator' }, now: new Date() }),
   );
 const approved = async () => {
   const { run } = await world.finishedRun();

@@ -127,7 +127,7 @@ describe('who did what', () => {
     expect((await rows({ text: 'rike@' })).length).toBeGreaterThan(0);
     expect(await rows({ text: 'r_ke@' })).toEqual([]);
     expect(await rows({ from: '2026-11-28', to: '2026-11-28', zone: 'Europe/Berlin' })).not.toEqual([]);
-    expect(await rows({ from: '2026-11-29' })).toEqual([]);
+    expect(await rows({ from: '2099-01-01' })).toEqual([]);
     expect(await rows({ from: 'yesterday', action: 'none' })).toEqual([]);
   });
 });
