@@ -11,6 +11,7 @@ export interface Jobs {
   nightly: Record<string, never>;
   backup: Record<string, never>;
   reminders: Record<string, never>;
+  judgeAnew: { suspicionId: string };
 }
 export type JobName = keyof Jobs;
 

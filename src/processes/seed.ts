@@ -23,6 +23,7 @@ import { keptThings } from './seed/kept-things';
 import { money } from './seed/money';
 import { seeToRegister } from './seed/register';
 import { stock } from './seed/stock';
+import { suspectedBottle } from './seed/suspected';
 import { ownProcedures } from './seed/own-procedures';
 import { takenOver } from './seed/taken-over';
 import { usedOften } from './seed/used-often';
@@ -94,6 +95,7 @@ async function seed(now: Date): Promise<string> {
   await as(SYSTEM, (tx) => money(tx, { technician: actors.technician, admin: SYSTEM }, now));
   await as(SYSTEM, (tx) => stock(tx, { technician: actors.technician, counter: actors.counter }, now));
   await as(actors.signatory, (tx) => seeToRegister(tx, actors.signatory, random, now));
+  await suspectedBottle(database(), as, actors.technician, now);
   await ownProcedures(database(), as, actors, now);
   await as(actors.counter, (tx) => usedOften(tx, actors.counter, now));
   await as(SYSTEM, async (tx) => writeSettings(tx, { ...(await readSettings(tx)), mailCertificates: true }));

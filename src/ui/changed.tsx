@@ -11,6 +11,8 @@ const NAMES: Record<string, string> = {
   customer_contact: 'contact',
   customer_merge: 'merging',
   customer_site: 'site',
+  suspicion: 'suspicion of a reference',
+  suspicion_result: 'result judged anew',
   nonconformity: 'nonconforming work',
   nonconformity_step: 'step about nonconforming work',
   customer_tolerance: 'tolerance of a customer',

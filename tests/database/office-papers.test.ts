@@ -20,9 +20,7 @@ beforeAll(async () => {
 });
 afterAll(() => world.close());
 const office = <T>(work: (context: UseCaseContext) => Promise<T>) =>
-  world.db.transaction((tx) =>
-    work({ tx, actor: { ...world.signatory, role: 'administrator' }, now: new Date() }),
-  );
+  world.db.transaction((tx) => work({ tx, actor: { ...world.signatory, role: 'administrator' }, now: new Date() }));
 const approved = async () => {
   const { run } = await world.finishedRun();
   return world.db.transaction((tx) => approveRun({ tx, actor: world.signatory, now: new Date() }, { runId: run }));

@@ -43,6 +43,7 @@ export interface World {
     at?: Date;
     assetId?: string;
     dueAgreed?: boolean;
+    customerId?: string;
   }) => Promise<{ id: string; code: string; assetId: string }>;
   finishedRun: (options?: {
     at?: Date;
@@ -50,6 +51,8 @@ export interface World {
     stopAt?: string;
     dueAgreed?: boolean;
     assetId?: string;
+    customerId?: string;
+    bottleId?: string;
   }) => Promise<{ run: string; ticketId: string; assetId: string }>;
   close: () => Promise<void>;
 }
@@ -178,13 +181,13 @@ export async function openWorld(): Promise<World> {
         .values(MODELS[0]!.channels.map((channel, position) => ({ assetId: row!.id, position, ...channel })));
       return row!.id;
     });
-  const newTicket: World['newTicket'] = async ({ at = now, assetId, dueAgreed = true } = {}) => {
+  const newTicket: World['newTicket'] = async ({ at = now, assetId, dueAgreed = true, customerId = ids.customerId } = {}) => {
     const id = assetId ?? (await newAsset());
     const received = await db.transaction((tx) =>
       receive(
         { tx, actor: counter, now: at },
         {
-          customerId: ids.customerId,
+          customerId,
           contact: '',
           note: '',
           instruments: [
@@ -209,11 +212,13 @@ export async function openWorld(): Promise<World> {
     stopAt,
     dueAgreed = true,
     assetId,
+    customerId,
+    bottleId = ids.bottleId,
   } = {}) => {
-    const ticket = await newTicket({ at, dueAgreed, ...(assetId ? { assetId } : {}) });
+    const ticket = await newTicket({ at, dueAgreed, ...(assetId ? { assetId } : {}), ...(customerId ? { customerId } : {}) });
     const { run } = await db.transaction(async (tx: Transaction) => {
       await placeTicket({ tx, actor: technician, now: at }, { ticketId: ticket.id, place: 1 });
-      const bottle = (await referenceSnapshot(tx, ids.bottleId))!;
+      const bottle = (await referenceSnapshot(tx, bottleId))!;
       const tools = (await referenceSnapshots(tx)).filter((one) => one.kind === 'tool');
       const recorded = await recordRun({ tx, actor: technician, now: at }, ticket.id, (id, procedure, started) => {
         const scripted = new ScriptedRun(procedure, {

@@ -5,7 +5,8 @@ import { judgeTyped } from './judge-typed';
 import type { Handling } from './handling';
 import { apply } from './reduce';
 import { isRefusal, refuse, type Refusal } from '../words/refusal';
-import { copyState, isStruck, measuredChannels, type RecordedReading, type RunState } from '../record/state';
+import { isStruck, measuredChannels } from '../record/state';
+import { stateAt } from './state-at';
 
 /**
  * Mends a reading that was written down wrong or compared with the wrong reference: the old one is struck with its reason, the right one stands in its place,
@@ -82,19 +83,4 @@ export function handleCorrect(command: Extract<Command, { type: 'correct' }>, ha
       where,
     ),
   ];
-}
-
-/** The run as it stood when a reading was taken, as far as its target looks: its own reference in place, conditions up to then. */
-function stateAt(state: RunState, reading: RecordedReading): RunState {
-  const then = copyState(state);
-  then.conditions = then.conditions.filter((one) => one.seq < reading.seq);
-  then.bindings = then.bindings.filter((one) => one.seq < reading.seq);
-  for (const slot of new Set(then.bindings.map((one) => one.slot))) {
-    const last = then.bindings.filter((one) => one.slot === slot).at(-1)!;
-    last.released = false;
-  }
-  then.stimuli = then.stimuli
-    .filter((span) => span.onSeq < reading.seq)
-    .map((span) => (span.offSeq !== null && span.offSeq > reading.seq ? { ...span, offAt: null } : span));
-  return then;
 }

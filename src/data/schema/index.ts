@@ -14,3 +14,4 @@ export * from './installation';
 export * from './money';
 export * from './stock';
 export * from './register';
+export * from './recall';

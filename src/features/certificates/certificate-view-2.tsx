@@ -7,6 +7,7 @@ import { DocumentHead } from './document-head';
 import { ProbeLines } from './probe-lines';
 import { ResultsTable } from './results-table';
 import '@/core/words/en/certificate';
+import '@/core/words/en/recall';
 
 /** The document's data on the screen, in the order of the paper. */
 export function CertificateView2({ content, hash }: { content: CertificateVersion2; hash: string }) {
@@ -109,7 +110,8 @@ export function CertificateView2({ content, hash }: { content: CertificateVersio
               </p>
             ))}
             <p className="mb-1">
-              <Link href={`/runs/${content.run.id}`}>The run it rests on</Link>
+              <Link href={`/runs/${content.run.id}`}>The run it rests on</Link> ·{' '}
+              <Link href={`/runs/${content.run.id}/trace`}>{say({ code: 'trace.back' })}</Link>
             </p>
             <p className="mono small quiet mb-0 text-break">SHA-256 {hash}</p>
             {content.previous && (

@@ -4,6 +4,7 @@ import { database } from '@/data/connection';
 import { drawAndKeep, drawJob, keptPdf } from '@/features/certificates/server';
 import { emptyOutbox, remindToday } from '@/features/due/server';
 import { walkDraft } from '@/features/procedures/server';
+import { judgeSuspicion } from '@/features/recall/server';
 import { drawBlankSheet, sheetJob } from '@/features/paper/server';
 import { systemClock } from '@/platform/clock';
 import { tellDone } from '@/platform/jobs';
@@ -13,6 +14,7 @@ import { nightly } from './nightly';
 const id = yup.string().uuid().required();
 const drawSchema = yup.object({ certificateId: id });
 const walkSchema = yup.object({ procedureId: yup.string().max(60).required() });
+const suspicionSchema = yup.object({ suspicionId: id });
 const sheetSchema = yup.object({ sheetId: id, modelId: id, assetId: yup.string().uuid().optional().default(undefined) });
 const now = () => systemClock().now();
 
@@ -41,6 +43,10 @@ export const TASKS: TaskList = {
   walkProcedure: async (payload) => {
     const { procedureId } = await walkSchema.validate(payload);
     await walkDraft(database(), procedureId, now());
+  },
+  judgeAnew: async (payload, { abortSignal }) => {
+    const { suspicionId } = await suspicionSchema.validate(payload);
+    await judgeSuspicion(database(), suspicionId, now(), { signal: abortSignal });
   },
   reminders: async () => {
     await remindToday(database(), now());

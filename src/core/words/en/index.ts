@@ -47,6 +47,7 @@ import { PRACTICE_WORDS } from './practice';
 import { PROCEDURES_WORDS } from './procedures';
 import { PROGRAMS } from './programs';
 import { RECEIPTS } from './receipts';
+import { RECALL } from './recall';
 import { REFUSALS } from './refusals';
 import { REFUSALS_ACTS } from './refusals-acts';
 import { REGISTER } from './register';
@@ -117,6 +118,7 @@ export const EN = {
   ...OFFICE_PAPERS,
   ...PROGRAMS,
   ...RECEIPTS,
+  ...RECALL,
   ...REFUSALS,
   ...REFUSALS_ACTS,
   ...REMARKS,

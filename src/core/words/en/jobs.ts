@@ -40,6 +40,7 @@ export const JOBS = {
   'jobs.task.nightly': 'Verification of the records',
   'jobs.task.backup': 'Backup',
   'jobs.task.reminders': 'Reminders',
+  'jobs.task.judgeAnew': 'Results judged anew',
   'jobs.reminded':
     '{mails, plural, =0 {nothing was due} one {# mail} other {# mails}}{instruments, plural, =0 {} one { about # instrument} other { about # instruments}}',
   'jobs.ok': 'done',

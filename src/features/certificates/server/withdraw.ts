@@ -12,10 +12,10 @@ import { insertDocument, takeNumber } from './insert-document';
 import { standing } from './revise';
 import { tellWithdrawal } from './notice';
 
-/** Takes a document back: a document of its own says which one and why, the check page says so, the customer is told, its due date no longer holds. */
+/** Takes a document back: a document of its own says which one and why, the check page says so, its due date no longer holds. The customer is told, unless whoever withdraws several tells of all of them in one letter. */
 export async function withdrawCertificate(
   context: UseCaseContext,
-  { certificateId, reason }: { certificateId: string; reason: string },
+  { certificateId, reason, told = true }: { certificateId: string; reason: string; told?: boolean },
 ): Promise<{ id: string; number: string }> {
   need(context.actor, 'approve');
   const { tx, now, actor } = context;
@@ -45,6 +45,6 @@ export async function withdrawCertificate(
     .update(asset)
     .set({ nextDue: issued, dueBasis: { from: issued, reason: `${asked.number} withdrawn` } })
     .where(eq(asset.id, assetId));
-  await tellWithdrawal(context, asked, { number, reason });
+  if (told) await tellWithdrawal(context, asked, { number, reason });
   return { id, number };
 }

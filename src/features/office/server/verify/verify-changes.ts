@@ -60,6 +60,8 @@ const FOLLOWED = [
   'kept_file',
   'loan',
   'model_key',
+  'suspicion',
+  'suspicion_result',
   'nonconformity',
   'nonconformity_step',
   'own_procedure',

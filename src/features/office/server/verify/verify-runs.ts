@@ -12,9 +12,12 @@ import {
   run,
   runCommand,
   runEvent,
+  runReference,
   runSummary,
 } from '@/data/schema';
 import { bookingOf, eventHash, probeRows, resultRows, storedEvent, summaryRow, toEvent } from '@/features/bench/server';
+import type { RunEvent } from '@/core/record/event';
+import { isId } from '@/platform/shape';
 import { FIRST_HASH } from '@/platform/audit';
 import { differences } from './differences';
 import { addFault, type VerifyReport } from './report';
@@ -60,7 +63,7 @@ export async function verifyRuns(tx: Transaction, report: VerifyReport, after: n
 
 /** Rows of a run that is not there: the walk by runs would pass them by. */
 async function verifyOrphans(tx: Transaction, report: VerifyReport): Promise<void> {
-  for (const table of [runEvent, runCommand, runSummary, channelResult, probeCalibration, referenceBooking]) {
+  for (const table of [runEvent, runCommand, runSummary, channelResult, probeCalibration, referenceBooking, runReference]) {
     const { rows } = await tx.execute<{ run: string }>(
       sql`select distinct t.run_id::text as run from ${table} t where not exists (select from run r where r.id = t.run_id) order by 1 limit 1000`,
     );
@@ -95,6 +98,7 @@ async function pageOf(tx: Transaction, ids: string[]) {
     summaries: group(await tx.select().from(runSummary).where(inArray(runSummary.runId, ids))),
     results: group(await tx.select().from(channelResult).where(inArray(channelResult.runId, ids))),
     probes: group(await tx.select().from(probeCalibration).where(inArray(probeCalibration.runId, ids))),
+    used: group(await tx.select().from(runReference).where(inArray(runReference.runId, ids))),
     bookings: group(await tx.select().from(referenceBooking).where(inArray(referenceBooking.runId, ids))),
     commands: group(await tx.select().from(runCommand).where(inArray(runCommand.runId, ids))),
   };
@@ -141,7 +145,20 @@ function verifyDerived(
     bookings,
     ['seq'],
   );
+  compare('what it used', page.used.get(row.id), usedOf(row.id, events), ['referenceId']);
   verifyCommands(report, row.id, rows, page.commands.get(row.id) ?? []);
+}
+
+/** References that were put to use, regulators included; what never stood on the shelf (air) is none. */
+function usedOf(runId: string, events: RunEvent[]): (typeof runReference.$inferInsert)[] {
+  const first = new Map<string, number>();
+  for (const event of events) {
+    if (event.type !== 'referenceBound') continue;
+    const at = Date.parse(event.occurredAt);
+    for (const id of [event.data.reference.id, event.data.regulator?.id])
+      if (isId(id)) first.set(id, Math.min(at, first.get(id) ?? at));
+  }
+  return [...first].map(([referenceId, at]) => ({ referenceId, runId, at: new Date(at) }));
 }
 
 /** The answer that a command was given: from which event to which, and when. Of a command that changed nothing only that its answer fits in itself. */

@@ -1,0 +1,153 @@
+import type { Procedure } from '../procedure/procedure';
+import { ROOM_QUANTITIES } from '../procedure/room-quantity';
+import { Dec } from '../quantity/decimal';
+import type { VerdictState } from '../record/judgement';
+import { ROOM } from '../record/room';
+import type { RecordedReading, RunState } from '../record/state';
+import { judgeTyped } from '../run/judge-typed';
+import { stateAt } from '../run/state-at';
+import { isRefusal } from '../words/refusal';
+import { judgedOf, type Judged, type ResultLine } from './judged';
+import { results } from './results';
+import { overall } from './summary';
+import { asThought, type Doubt, type Suspicion } from './suspicion';
+
+/** Figures and verdict of one side of a result, as printed. */
+export type Figures = Pick<Judged, 'reference' | 'deviation' | 'expanded' | 'verdict'>;
+
+/** One side of a result that rests on what is suspected: as it stands, and as it would stand. */
+export interface JudgedAnew {
+  channel: string;
+  label: string;
+  point: string;
+  pointLabel: string;
+  unit: string;
+  side: 'found' | 'left';
+  reading: string;
+  limit: string | null;
+  was: Figures;
+  /** Null: it can't be judged, for what is true is unknown. */
+  would: Figures | null;
+}
+
+export interface RunJudgedAnew {
+  results: JudgedAnew[];
+  asFound: { was: VerdictState; would: VerdictState };
+  asLeft: { was: VerdictState; would: VerdictState };
+}
+
+/** So far is equipment moved to see whether a result rests on it at all. */
+const TRIAL = '5';
+
+/**
+ * Every result of a run that rests on a reference, judged anew with what is thought true of it, by the same rules, the same budget and the conditions of its own moment. Nothing is altered.
+ * A result rests on a reference when its target does: the material it was compared with, the thermometer of a liquid, the barometer of a gas that is referred to the pressure of the place. Where nobody knows what is true, such a
+ * result can't be judged. Errors: RangeError for a doubt that is no decimal.
+ * Source: ISO/IEC 17025:2017, 7.10.1 c (evaluation of the significance of nonconforming work, including an impact analysis on previous results).
+ *
+ * @example
+ * judgeAnew(procedure, state, { reference: 'b-1', doubts: [{ substance: 'H2S', kind: 'value', value: '22.0' }] }).results.length // 2
+ */
+export function judgeAnew(procedure: Procedure, state: RunState, suspicion: Suspicion): RunJudgedAnew {
+  const lines = results({ procedure, state });
+  const thought = withDoubts(state, suspicion.reference, suspicion.doubts);
+  const unknown = suspicion.doubts.filter((one) => one.kind === 'unknown');
+  const trial = unknown.length ? withDoubts(state, suspicion.reference, unknown.map(tried(state, suspicion.reference))) : null;
+  const found: JudgedAnew[] = [];
+  const anew = lines.map((line): ResultLine => {
+    const next = { ...line };
+    for (const side of ['found', 'left'] as const) {
+      const judged = line[side];
+      if (!judged || (side === 'left' && line.leftIsFound)) continue;
+      const would = sideAnew(procedure, state, line, judged, thought, trial);
+      if (!would) continue;
+      const { channel, label, point, pointLabel, unit } = line;
+      const text = judged.reading.text;
+      const limit = judged.limits?.upper ?? null;
+      found.push({ channel, label, point, pointLabel, unit, side, reading: text, limit, was: figures(judged), would: would.now });
+      next[side] = would.judged;
+    }
+    return next.leftIsFound ? { ...next, left: next.found } : next;
+  });
+  const both = (side: 'found' | 'left') => ({ was: overall(lines, side), would: overall(anew, side) });
+  return { results: found, asFound: both('found'), asLeft: both('left') };
+}
+
+const figures = ({ reference, deviation, expanded, verdict }: Judged): Figures => ({ reference, deviation, expanded, verdict });
+
+/** One side by what is thought; null where it doesn't rest on it. */
+function sideAnew(
+  procedure: Procedure,
+  state: RunState,
+  line: ResultLine,
+  judged: Judged,
+  thought: RunState,
+  trial: RunState | null,
+): { now: Figures | null; judged: Judged } | null {
+  const reading = state.readings.find((one) => one.seq === judged.seq)!;
+  const before = reading.target?.value;
+  if (before === undefined) return null;
+  const cannot = {
+    now: null,
+    judged: { ...judged, reference: null, deviation: null, verdict: 'notJudged' as const, counts: true },
+  };
+  const tried = trial ? again(procedure, trial, line, reading) : undefined;
+  if (tried !== undefined && tried?.target?.value !== before && judgeable(procedure, state, line, reading)) return cannot;
+  const result = again(procedure, thought, line, reading);
+  if (result && result.target?.value === before) return null;
+  // Beyond what the reference serves for: with what is thought, nothing can be said of it.
+  if (!result) return judgeable(procedure, state, line, reading) ? cannot : null;
+  const anew = judgedOf({ ...reading, target: result.target, judgement: result.judgement });
+  return { now: figures(anew), judged: anew };
+}
+
+/** Whether it can be judged at all as it stands: a reading of an older form may not. */
+const judgeable = (procedure: Procedure, state: RunState, line: ResultLine, reading: RecordedReading) =>
+  again(procedure, state, line, reading) !== null;
+
+function again(procedure: Procedure, state: RunState, line: ResultLine, reading: RecordedReading) {
+  const point = procedure.points.find((one) => one.id === line.point)!;
+  const channel = state.channels.find((one) => one.id === line.channel)!;
+  const result = judgeTyped({
+    procedure,
+    state: stateAt(state, reading),
+    point,
+    channel,
+    text: reading.reading.text,
+    status: reading.reading.status,
+    inputs: reading.inputs,
+    ...(reading.capture ? { capture: reading.capture } : {}),
+  });
+  return isRefusal(result) ? null : result;
+}
+
+/** The run with the reference as it is thought: in every slot it stood in, and in the room's conditions that it read. */
+function withDoubts(state: RunState, reference: string, doubts: readonly Doubt[]): RunState {
+  const bindings = state.bindings.map((one) =>
+    one.reference.id === reference ? { ...one, reference: asThought(one.reference, doubts) } : one,
+  );
+  const ours = new Set(bindings.filter((one) => one.reference.id === reference).map((one) => one.seq));
+  const conditions = state.conditions.map((one) => {
+    const next = { ...one };
+    for (const quantity of ROOM_QUANTITIES) {
+      const doubt = doubts.find((each) => each.kind === 'shift' && each.substance === ROOM[quantity].substance);
+      const by = one.by?.[quantity]?.binding;
+      if (next[quantity] && doubt?.kind === 'shift' && by !== undefined && ours.has(by))
+        next[quantity] = new Dec(next[quantity]).plus(doubt.value).toFixed();
+    }
+    return next;
+  });
+  return { ...state, bindings, conditions };
+}
+
+/** What is unknown, moved so far that whatever rests on it moves. */
+const tried =
+  (state: RunState, reference: string) =>
+  (doubt: Doubt): Doubt => {
+    if (doubt.kind !== 'unknown') return doubt;
+    const bound = state.bindings.find((one) => one.reference.id === reference)?.reference;
+    const component = bound?.components.find((one) => one.substance === doubt.substance);
+    return bound?.kind === 'tool' || !component
+      ? { substance: doubt.substance, kind: 'shift', value: TRIAL }
+      : { substance: doubt.substance, kind: 'value', value: new Dec(component.value).times('1.05').toFixed() };
+  };
