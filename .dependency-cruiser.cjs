@@ -7,7 +7,7 @@ const STOREYS = [
   ['words', 'quantity'],
   ['money'],
   ['uncertainty'],
-  ['stability', 'interval', 'oxygen', 'conductivity', 'gas', 'instrument'],
+  ['stability', 'interval', 'booking', 'oxygen', 'conductivity', 'gas', 'instrument'],
   ['ph'],
   ['procedure'],
   ['record'],

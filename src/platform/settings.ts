@@ -28,6 +28,9 @@ export interface WorkshopSettings {
   /** Reminders go out without anybody's press, from this hour of the workshop's day on. */
   remindByItself: boolean;
   remindHour: number;
+  /** What a week holds, in instruments and hours of work; 0: no ceiling. */
+  weekInstruments: number;
+  weekHours: number;
   remindAheadDays: number;
   remindAfterDays: number;
   /** What 3/4/2026 means where somebody types it. */
@@ -63,6 +66,8 @@ export const DEFAULT_SETTINGS: WorkshopSettings = {
   lockAfterMinutes: 15,
   remindByItself: true,
   remindHour: 7,
+  weekInstruments: 0,
+  weekHours: 0,
   remindAheadDays: 21,
   remindAfterDays: 14,
   currency: 'EUR',

@@ -11,6 +11,8 @@ const NAMES: Record<string, string> = {
   customer_contact: 'contact',
   customer_merge: 'merging',
   customer_site: 'site',
+  booking: 'booking',
+  booking_item: 'instrument of a booking',
   suspicion: 'suspicion of a reference',
   suspicion_result: 'result judged anew',
   nonconformity: 'nonconforming work',

@@ -46,7 +46,7 @@ beforeAll(async () => {
     .returning();
   dry = made!.id;
   const [bottle] = await world.db.select().from(reference).where(eq(reference.id, world.bottleId));
-  const { id: _, ...same } = bottle!;
+  const { id: _id, ...same } = bottle!;
   const [next] = await world.db
     .insert(reference)
     .values({ ...same, lot: 'T-2', certificate: 'T-2/C' })

@@ -13,7 +13,7 @@ import { overall } from './summary';
 import { asThought, type Doubt, type Suspicion } from './suspicion';
 
 /** Figures and verdict of one side of a result, as printed. */
-export type Figures = Pick<Judged, 'reference' | 'deviation' | 'expanded' | 'verdict'>;
+export type Figures = Pick<Judged, 'reference' | 'deviation' | 'expanded' | 'verdict'> & { limit: string | null };
 
 /** One side of a result that rests on what is suspected: as it stands, and as it would stand. */
 export interface JudgedAnew {
@@ -24,7 +24,6 @@ export interface JudgedAnew {
   unit: string;
   side: 'found' | 'left';
   reading: string;
-  limit: string | null;
   was: Figures;
   /** Null: it can't be judged, for what is true is unknown. */
   would: Figures | null;
@@ -63,8 +62,7 @@ export function judgeAnew(procedure: Procedure, state: RunState, suspicion: Susp
       if (!would) continue;
       const { channel, label, point, pointLabel, unit } = line;
       const text = judged.reading.text;
-      const limit = judged.limits?.upper ?? null;
-      found.push({ channel, label, point, pointLabel, unit, side, reading: text, limit, was: figures(judged), would: would.now });
+      found.push({ channel, label, point, pointLabel, unit, side, reading: text, was: figures(judged), would: would.now });
       next[side] = would.judged;
     }
     return next.leftIsFound ? { ...next, left: next.found } : next;
@@ -73,7 +71,13 @@ export function judgeAnew(procedure: Procedure, state: RunState, suspicion: Susp
   return { results: found, asFound: both('found'), asLeft: both('left') };
 }
 
-const figures = ({ reference, deviation, expanded, verdict }: Judged): Figures => ({ reference, deviation, expanded, verdict });
+const figures = ({ reference, deviation, expanded, verdict, limits }: Judged): Figures => ({
+  reference,
+  deviation,
+  expanded,
+  verdict,
+  limit: limits?.upper ?? null,
+});
 
 /** One side by what is thought; null where it doesn't rest on it. */
 function sideAnew(

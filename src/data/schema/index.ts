@@ -15,3 +15,4 @@ export * from './money';
 export * from './stock';
 export * from './register';
 export * from './recall';
+export * from './bookings';

@@ -1,3 +1,4 @@
+export { CustomerPicker } from './customer-picker';
 export { ReceiveForm } from './receive-form';
 export { ReturnButton } from './return-button';
 export { ScanBox } from './scan-box';

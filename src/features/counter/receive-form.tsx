@@ -1,5 +1,5 @@
 'use client';
-import { useCallback, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { Link } from '@/ui/link';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
@@ -17,6 +17,7 @@ import { NewAsset, type ModelChoice } from './new-asset';
 import { useSearch } from '@/platform/client/use-search';
 import { sameForAll } from './same-for-all';
 import { useDue } from './use-due';
+import '@/core/words/en/bookings';
 import '@/core/words/en/receipts';
 import '@/core/words/en/tickets';
 
@@ -26,11 +27,19 @@ export interface Onto {
   number: string;
   customer: ChosenCustomer;
 }
+/** What was announced: the receipt begins filled in. */
+export interface BookedArrival {
+  bookingId: string;
+  customer: ChosenCustomer;
+  contact: string;
+  assets: Parameters<typeof newLine>[0][];
+}
 interface Props {
   models: ModelChoice[];
   today: string;
   serial?: string;
   onto?: Onto | undefined;
+  booked?: BookedArrival | undefined;
 }
 interface Draft {
   customer: ChosenCustomer | null;
@@ -44,11 +53,13 @@ interface Done {
 }
 
 /** Taking instruments in: customer, instruments by serial or tag, a look at each, and a ticket each comes out. What was typed survives a reload. */
-export function ReceiveForm({ models, today, serial = '', onto }: Props) {
-  const [draft, setDraft, clear] = useKept<Draft>(onto ? `receive/${onto.receiptId}` : 'receive', {
-    customer: onto?.customer ?? null,
-    contact: '',
-    lines: [],
+export function ReceiveForm({ models, today, serial = '', onto, booked }: Props) {
+  const promise = format(addDays(new Date(today), 5), 'yyyy-MM-dd');
+  const kept = onto ? `receive/${onto.receiptId}` : booked ? `receive/${booked.bookingId}` : 'receive';
+  const [draft, setDraft, clear] = useKept<Draft>(kept, {
+    customer: onto?.customer ?? booked?.customer ?? null,
+    contact: booked?.contact ?? '',
+    lines: booked?.assets.map((asset) => newLine(asset, promise)) ?? [],
   });
   const [text, setText] = useState(serial);
   const [making, setMaking] = useState<string | null>(null);
@@ -59,8 +70,6 @@ export function ReceiveForm({ models, today, serial = '', onto }: Props) {
     text,
     useCallback((typed: string) => findAssetsAction({ text: typed }), []),
   );
-  const promise = format(addDays(new Date(today), 5), 'yyyy-MM-dd');
-
   const due = useDue(draft.customer?.id ?? null, today);
   const wanted = due.filter((asset) => !draft.lines.some((line) => line.assetId === asset.id));
   const addAllDue = () => setDraft({ ...draft, lines: [...draft.lines, ...wanted.map((asset) => newLine(asset, promise))] });
@@ -93,6 +102,7 @@ export function ReceiveForm({ models, today, serial = '', onto }: Props) {
         contact: draft.contact,
         instruments: draft.lines,
         ...(onto ? { receiptId: onto.receiptId } : {}),
+        ...(booked ? { bookingId: booked.bookingId } : {}),
       }),
     );
     setBusy(false);
@@ -101,6 +111,15 @@ export function ReceiveForm({ models, today, serial = '', onto }: Props) {
     setDone(result.value);
   };
 
+  useEffect(() => {
+    const press = (event: KeyboardEvent) => {
+      if (event.key !== 'Enter' || !event.ctrlKey || busy || done || draft.lines.length === 0) return;
+      event.preventDefault();
+      void submit();
+    };
+    window.addEventListener('keydown', press);
+    return () => window.removeEventListener('keydown', press);
+  });
   if (done)
     return (
       <Received
@@ -126,6 +145,11 @@ export function ReceiveForm({ models, today, serial = '', onto }: Props) {
           <p className="mb-0" data-testid="adds-to">
             <strong>{onto.customer.name}.</strong> {say({ code: 'receipt.addTo', numbers: { number: onto.number } })}{' '}
             <Link href="/receive">{say({ code: 'receipt.addLeave' })}</Link>
+          </p>
+        ) : booked ? (
+          <p className="mb-0" data-testid="booked">
+            <strong>{say({ code: 'booking.from', numbers: { customer: booked.customer.name } })}</strong>{' '}
+            <Link href="/receive">{say({ code: 'booking.leave' })}</Link>
           </p>
         ) : (
           <CustomerPicker chosen={draft.customer} onChoose={(customer) => setDraft({ ...draft, customer, lines: [] })} />
@@ -247,6 +271,7 @@ export function ReceiveForm({ models, today, serial = '', onto }: Props) {
         keys={[
           ['/', 'scan'],
           ['Enter', 'take the instrument found'],
+          ['Ctrl+Enter', 'receive'],
         ]}
       />
     </>

@@ -71,6 +71,8 @@ export const receiptSchema = yup.object({
   customerId: yup.string().uuid().required('Choose the customer.'),
   /** Where it came with a delivery that is on record already. */
   receiptId: yup.string().uuid().optional(),
+  /** Where it was announced. */
+  bookingId: yup.string().uuid().optional(),
   contact: text(120).default(''),
   note: text(500).default(''),
   instruments: yup

@@ -1,4 +1,4 @@
-export { channelsOf, findAssets, findCustomers, listModels, scanTarget } from './server/find';
+export { assetsOf, channelsOf, findAssets, findCustomers, listModels, scanTarget } from './server/find';
 export { findAnything, type Hits } from './server/find-anything';
 export { createAsset, receive, returnTicket } from './server/receive';
 export { slipsOf, ticketSlip } from './server/slip';

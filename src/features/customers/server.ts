@@ -6,6 +6,7 @@ export { mergeCustomers, undoMerge } from './server/merge';
 export { customersLike, listCustomers, type CustomerRow } from './server/list-customers';
 export { endSite, keepSite, sitesOf } from './server/keep-site';
 export { agreedTolerances, endTolerance, keepTolerance } from './server/keep-tolerance';
+export { customerById } from './server/customer-by-id';
 export { customerCard } from './server/customer-card';
 export { customersCsv } from './server/customers-csv';
 export { customerSchema, type CustomerInput } from './customer-schema';

@@ -13,6 +13,7 @@ import type { WorkshopSettings } from '@/platform/settings';
 import { Field } from '@/ui/field';
 import { saveSettingsAction } from './actions';
 import { settingsSchema } from './schemas';
+import '@/core/words/en/bookings';
 import '@/core/words/en/jobs';
 import '@/core/words/en/day';
 import '@/core/words/en/paper';
@@ -84,6 +85,13 @@ export function SettingsForm({ settings }: { settings: WorkshopSettings }) {
             <Form.Control type="number" {...register('remindHour')} />
           </Field>
         </div>
+        {(['weekInstruments', 'weekHours'] as const).map((name) => (
+          <div key={name} className="col-md-4">
+            <Field label={say({ code: `settings.${name}` })} problem={errors[name]?.message}>
+              <Form.Control type="number" step="any" {...register(name)} />
+            </Field>
+          </div>
+        ))}
         <div className="col-md-4">
           <Field label="Remind ahead, days" problem={errors.remindAheadDays?.message}>
             <Form.Control type="number" {...register('remindAheadDays')} />

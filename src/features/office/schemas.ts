@@ -51,6 +51,8 @@ export const settingsSchema = yup.object({
   lockAfterMinutes: yup.number().typeError('A number.').integer('Whole minutes.').min(0).max(120).required(),
   remindByItself: yup.boolean().default(true),
   remindHour: yup.number().typeError('A number.').integer('Whole hours.').min(0).max(23).default(7),
+  weekInstruments: yup.number().typeError('A number.').integer('Whole instruments.').min(0).max(5000).default(0),
+  weekHours: yup.number().typeError('A number.').min(0).max(5000).default(0),
   remindAheadDays: yup.number().typeError('A number.').integer().min(1).max(180).required(),
   currency: yup
     .string()

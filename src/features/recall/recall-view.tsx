@@ -163,6 +163,7 @@ function Instrument({ line, id, decides }: { line: SuspicionLine; id: string; de
                 </Link>
               )}{' '}
               {line.withdrawn && <strong className="small">{say({ code: 'trace.withdrawn' })}</strong>}
+              {line.since && <div className="small">{say({ code: 'recall.since', numbers: { number: line.since } })}</div>}
             </td>
           )}
           <td>
@@ -172,9 +173,9 @@ function Instrument({ line, id, decides }: { line: SuspicionLine; id: string; de
             {one.reading} {one.unit}
           </td>
           <td>
-            <Side figures={one.was} limit={one.limit} />
+            <Side figures={one.was} />
           </td>
-          <td>{one.would ? <Side figures={one.would} limit={null} /> : <strong>{say({ code: 'recall.cannot' })}</strong>}</td>
+          <td>{one.would ? <Side figures={one.would} /> : <strong>{say({ code: 'recall.cannot' })}</strong>}</td>
           {index === 0 && (
             <td rowSpan={line.results.length} className="text-nowrap">
               {decides ? (
@@ -192,13 +193,13 @@ function Instrument({ line, id, decides }: { line: SuspicionLine; id: string; de
 
 const markOf = (verdict: Verdict): VerdictState => (verdict === 'notJudged' ? 'notMeasured' : verdict);
 
-function Side({ figures, limit }: { figures: JudgedAnew['was']; limit: string | null }) {
+function Side({ figures }: { figures: JudgedAnew['was'] }) {
   return (
     <>
       <VerdictMark state={markOf(figures.verdict)} word={say({ code: `verdict.${figures.verdict}` })} />
       <div className="mono small quiet">
         {figures.deviation ?? '—'} / {figures.reference ?? '—'}
-        {limit && ` ± ${limit}`}
+        {figures.limit && ` ± ${figures.limit}`}
       </div>
     </>
   );

@@ -5,4 +5,4 @@ export { traceBack, type TracedBack } from './server/trace-back';
 export { recallLetters } from './server/letters-of-page';
 export { countsOf } from './server/counts-of';
 export { suspect } from './server/suspect';
-export { countUsed, traceAddress, whereUsed, whereUsedCsv, type TraceAsked } from './server/where-used';
+export { countUsed, nameOfTraced, traceAddress, whereUsed, whereUsedCsv, type TraceAsked } from './server/where-used';

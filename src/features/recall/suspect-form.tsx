@@ -7,6 +7,7 @@ import type { ReferenceSnapshot } from '@/core/record/reference-snapshot';
 import type { Doubt } from '@/core/results/suspicion';
 import { say } from '@/core/words/say';
 import { attempt, messageBeside } from '@/platform/client/result';
+import { DayInput } from '@/ui/day-input';
 import { Field } from '@/ui/field';
 import { suspectAction } from './actions';
 import '@/core/words/en/recall';
@@ -92,11 +93,7 @@ export function SuspectForm({ reference }: { reference: Pick<ReferenceSnapshot, 
           {(['from', 'to'] as const).map((which) => (
             <div key={which} className="col-md-3">
               <Field label={say({ code: `trace.${which}` })} problem={problems[which]}>
-                <Form.Control
-                  type="date"
-                  value={given[which]}
-                  onChange={(event) => setGiven({ ...given, [which]: event.target.value })}
-                />
+                <DayInput value={given[which]} onChange={(day) => setGiven({ ...given, [which]: day })} />
               </Field>
             </div>
           ))}

@@ -5,6 +5,7 @@ import { dayTime } from '@/ui/format';
 import { Link } from '@/ui/link';
 import type { ListAddress } from '@/ui/list/list-address';
 import { ListTable, type Column } from '@/ui/list/list-table';
+import { DayField } from './day-field';
 import { VerdictMark } from '@/ui/verdict-mark';
 import type { TraceCounts, TraceRow } from './server/where-used';
 import '@/core/words/en/recall';
@@ -38,10 +39,9 @@ export function TraceForm({ search }: { search: Record<string, string> }) {
           </>
         )}
         {(['from', 'to'] as const).map((which) => (
-          <label key={which} className="col-6 col-md-2">
-            <span className="form-label">{say({ code: `trace.${which}` })}</span>
-            <Form.Control type="date" name={which} defaultValue={search[which]} />
-          </label>
+          <div key={which} className="col-6 col-md-2">
+            <DayField name={which} value={search[which] ?? ''} />
+          </div>
         ))}
         <div className="col-md-2">
           <Button type="submit" variant="plain">

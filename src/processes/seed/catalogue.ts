@@ -109,6 +109,8 @@ export const WORKSHOP = {
   mailCertificates: false,
   remindByItself: true,
   remindHour: 7,
+  weekInstruments: 12,
+  weekHours: 0,
   administratorSigns: true,
   secondFactorRoles: [],
   lockAfterMinutes: 15,

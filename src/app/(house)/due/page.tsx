@@ -1,3 +1,4 @@
+import { say } from '@/core/words/say';
 import { ExportLinks } from '@/ui/export-links';
 import { Link } from '@/ui/link';
 import { readList } from '@/ui/list/list-address';
@@ -7,6 +8,7 @@ import { dateIn } from '@/platform/clock';
 import { page } from '@/platform/page';
 import { may } from '@/platform/permission';
 import { readSettings } from '@/platform/settings';
+import '@/core/words/en/bookings';
 import { isId } from '@/platform/shape';
 
 export const metadata = { title: 'Due' };
@@ -26,6 +28,9 @@ export default page({ permission: 'signedIn', name: '/due' }, async ({ tx, actor
         <h1>Due</h1>
         <span className="end">
           <ExportLinks base="/due/export" query={{ window, customer: customerId }} calendar />
+          <Link className="btn btn-plain" href="/bookings">
+            {say({ code: 'booking.title' })}
+          </Link>
           <Link className="btn btn-plain" href="/due/outbox">
             Outbox
           </Link>

@@ -1,5 +1,6 @@
 import { ReceiveForm } from '@/features/counter';
-import { listModels, receiptOf } from '@/features/counter/server';
+import { bookingById } from '@/features/bookings/server';
+import { assetsOf, listModels, receiptOf } from '@/features/counter/server';
 import { dateIn } from '@/platform/clock';
 import { page } from '@/platform/page';
 import { Link } from '@/ui/link';
@@ -16,6 +17,14 @@ export default page({ permission: 'receive', name: '/receive' }, async ({ tx, no
     number: found.receipt.number,
     customer: { id: found.customer.id, name: found.customer.name, agreesDue: found.customer.agreesDue },
   };
+  const booking = await bookingById(tx, search.booking);
+  const announced = booking?.state === 'announced' ? booking : null;
+  const assets = announced
+    ? await assetsOf(
+        tx,
+        announced.items.map((one) => one.assetId),
+      )
+    : [];
   return (
     <main className="page page-narrow">
       <div className="page-head">
@@ -30,6 +39,16 @@ export default page({ permission: 'receive', name: '/receive' }, async ({ tx, no
         today={dateIn(zone, now)}
         serial={(search.serial ?? '').slice(0, 40)}
         onto={onto ?? undefined}
+        booked={
+          announced
+            ? {
+                bookingId: announced.id,
+                customer: { id: announced.customerId, name: announced.customer },
+                contact: announced.contact,
+                assets: assets.filter((one) => !one.openTicket),
+              }
+            : undefined
+        }
       />
     </main>
   );

@@ -1,6 +1,6 @@
 import { say } from '@/core/words/say';
 import { TraceForm, TraceTable } from '@/features/recall';
-import { countUsed, traceAddress, whereUsed } from '@/features/recall/server';
+import { countUsed, nameOfTraced, traceAddress, whereUsed } from '@/features/recall/server';
 import { page } from '@/platform/page';
 import { readSettings } from '@/platform/settings';
 import { ExportLinks } from '@/ui/export-links';
@@ -11,10 +11,11 @@ export const metadata = { title: 'Where it was used' };
 export default page({ permission: 'signedIn', name: '/trace' }, async ({ tx, search }) => {
   const { list, asked } = traceAddress(search);
   const { zone } = await readSettings(tx);
+  const name = asked ? await nameOfTraced(tx, asked) : null;
   return (
     <main className="page">
       <div className="page-head">
-        <h1>{say({ code: 'trace.title' })}</h1>
+        <h1>{name ? say({ code: 'trace.ofWhich', numbers: { name } }) : say({ code: 'trace.title' })}</h1>
         {asked && (
           <span className="end">
             <ExportLinks base="/trace/export" query={queryOf(list)} />

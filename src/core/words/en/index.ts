@@ -4,6 +4,7 @@ import { ASSETS } from './assets';
 import { ASSIGN } from './assign';
 import { BAR } from './bar';
 import { BENCH } from './bench';
+import { BOOKINGS } from './bookings';
 import { BLANK_SHEET } from './blank-sheet';
 import { BUDGET } from './budget';
 import { BUDGETS_ROOM } from './budgets-room';
@@ -74,6 +75,7 @@ export const EN = {
   ...ASSIGN,
   ...BAR,
   ...BENCH,
+  ...BOOKINGS,
   ...BLANK_SHEET,
   ...BUDGET,
   ...BUDGETS_ROOM,

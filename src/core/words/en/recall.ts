@@ -7,6 +7,7 @@ export const RECALL = {
   'trace.how':
     'Every run that rests on it, with the document and the customer. A reference counts in whatever part it served: gas, liquid, thermometer, barometer, regulator.',
   'trace.link': 'Where it was used',
+  'trace.ofWhich': 'Where it was used: {name}',
   'trace.what': 'What',
   'trace.what.reference': 'reference',
   'trace.what.lot': 'lot',
@@ -76,7 +77,7 @@ export const RECALL = {
   'recall.thoughtLine': '{substance}: {certified} certified, thought {thought}',
   'recall.thoughtUnknown': '{substance}: {certified} certified, unknown',
   'recall.thoughtShift': '{substance}: {shift} to be added to what it showed',
-  'recall.between': 'used {from} to {to}',
+  'recall.between': 'Used from {from} until {to}',
   'recall.ever': 'the beginning',
   'recall.now': 'today',
   'recall.was': 'As it stands',
@@ -109,6 +110,8 @@ export const RECALL = {
   'recall.item': '{item}, serial number {serial}{document}:',
   'recall.itemDocument': ', document {number}',
   'recall.itemWithdrawn': ', document {number}, withdrawn herewith',
+  'recall.itemSince': ', calibrated again since (document {number})',
+  'recall.since': 'calibrated again since: {number}',
   'recall.size':
     '– {label}, {point}, {side}: shown {reading} {unit}; compared with {was}, thought true {would}; deviation {deviation} instead of {before} {unit}, limit {limit}: {verdict} (stated: {stated})',
   'recall.sizeUnknown':

@@ -1,4 +1,4 @@
-import { eq } from 'drizzle-orm';
+import { and, eq, not, sql, type SQL } from 'drizzle-orm';
 import { isVersion2 } from '@/core/certificate';
 import { withdrawalContent } from '@/core/certificate/withdrawal';
 import { asset } from '@/data/schema';
@@ -11,6 +11,11 @@ import type { UseCaseContext } from '@/platform/use-case';
 import { insertDocument, takeNumber } from './insert-document';
 import { standing } from './revise';
 import { tellWithdrawal } from './notice';
+
+/** Whether a later run of an instrument has a document that stands. */
+const calibratedSince = (assetId: string, runId: string): SQL =>
+  sql`exists (select from certificate d join run_summary s on s.run_id = d.run_id where d.asset_id = ${assetId} and d.withdraws is null and s.started_at > (select o.started_at from run_summary o where o.run_id = ${runId})
+    and not exists (select from certificate w where w.withdraws = d.id))`;
 
 /** Takes a document back: a document of its own says which one and why, the check page says so, its due date no longer holds. The customer is told, unless whoever withdraws several tells of all of them in one letter. */
 export async function withdrawCertificate(
@@ -41,10 +46,11 @@ export async function withdrawCertificate(
         software: software(),
       }),
   );
+  // One that was calibrated again since goes by that calibration.
   await tx
     .update(asset)
     .set({ nextDue: issued, dueBasis: { from: issued, reason: `${asked.number} withdrawn` } })
-    .where(eq(asset.id, assetId));
+    .where(and(eq(asset.id, assetId), not(calibratedSince(assetId, runId))));
   if (told) await tellWithdrawal(context, asked, { number, reason });
   return { id, number };
 }

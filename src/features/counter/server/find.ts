@@ -54,6 +54,10 @@ export const findDue = (tx: Transaction, { customerId, until }: { customerId: st
     MOST_AT_ONCE,
   );
 
+/** These instruments, in the order of their serials. */
+export const assetsOf = (tx: Transaction, ids: string[]) =>
+  ids.length ? instruments(tx, inArray(asset.id, ids), sql`${asset.serial}`, ids.length) : Promise.resolve([]);
+
 /** Instruments as a receipt asks for them. */
 async function instruments(tx: Transaction, which: SQL | undefined, order: SQL, limit: number) {
   const rows = await tx

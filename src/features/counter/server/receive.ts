@@ -2,6 +2,7 @@ import { and, eq, inArray, ne, sql } from 'drizzle-orm';
 import { say } from '@/core/words/say';
 import type { Transaction } from '@/data/connection';
 import { asset, assetChannel, customer, instrumentModel, receipt, ticket, type Inspection } from '@/data/schema';
+import { noteArrived } from '@/features/bookings/server';
 import { recordAudit } from '@/platform/audit';
 import { keepSamples } from './keep-samples';
 import { nextNumber } from '@/platform/next-number';
@@ -163,6 +164,7 @@ export async function receive(
     if (instrument.samples) await keepSamples({ tx, now, actor }, { assetId: instrument.assetId, ...instrument.samples });
     tickets.push(made);
   }
+  if (input.bookingId) await noteArrived(context, { id: input.bookingId, receiptId });
   if (input.receiptId) await recordAudit(context, 'addToReceipt', number, { tickets: tickets.map((one) => one.code) });
   return { receiptId, number, tickets };
 }

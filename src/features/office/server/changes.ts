@@ -10,6 +10,8 @@ export const CHANGED_TABLES = [
   'customer_merge',
   'customer_site',
   'customer_tolerance',
+  'booking',
+  'booking_item',
   'suspicion',
   'suspicion_result',
   'nonconformity',

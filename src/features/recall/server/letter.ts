@@ -12,10 +12,11 @@ export function recallLetter(said: string, lines: readonly SuspicionLine[], labo
           numbers: { number: line.number },
         })
       : '';
-    const numbers = { item: `${line.maker} ${line.model}`, serial: line.serial, document };
+    const since = line.since ? say({ code: 'recall.itemSince', numbers: { number: line.since } }) : '';
+    const numbers = { item: `${line.maker} ${line.model}`, serial: line.serial, document: document + since };
     return [say({ code: 'recall.item', numbers }), ...changedOf(line).map(size)].join('\n');
   });
-  const back = lines.some((line) => line.decision === 'withdraw');
+  const back = lines.some((line) => line.decision === 'withdraw' && !line.since);
   return [said, items.join('\n\n'), say({ code: back ? 'recall.askBack' : 'recall.askJudge' }), laboratory].join('\n\n');
 }
 
@@ -43,7 +44,7 @@ function size(one: JudgedAnew): string {
       would: one.would.reference ?? '–',
       deviation: one.would.deviation ?? '–',
       before: one.was.deviation ?? '–',
-      limit: one.limit ?? '–',
+      limit: one.would.limit ?? '–',
       verdict: say({ code: `verdict.${one.would.verdict}` }),
     },
   });

@@ -18,6 +18,11 @@ export type SuspicionLine = Awaited<ReturnType<typeof linesOf>>[number];
 
 const NEWEST = sql`(select d.id from certificate d where d.run_id = ${suspicionResult.runId} and d.withdraws is null order by d.revision desc limit 1)`;
 
+const LATER = sql<
+  string | null
+>`(select d.number from certificate d join run_summary s on s.run_id = d.run_id where d.asset_id = ${asset.id} and d.withdraws is null and s.started_at > (select o.started_at from run_summary o where o.run_id = ${suspicionResult.runId})
+  and not exists (select from certificate w where w.withdraws = d.id) and not exists (select from suspicion_result r where r.suspicion_id = ${suspicionResult.suspicionId} and r.run_id = d.run_id) order by s.started_at desc, d.revision desc limit 1)`;
+
 /** What was judged anew, by customer and instrument. */
 export const linesOf = (tx: Transaction, suspicionId: string) =>
   tx
@@ -40,6 +45,8 @@ export const linesOf = (tx: Transaction, suspicionId: string) =>
       email: customer.email,
       certificateId: certificate.id,
       number: certificate.number,
+      /** A later calibration's document that stands: the instrument goes by that one. */
+      since: LATER,
       withdrawn: sql<boolean>`exists (select 1 from certificate w where w.withdraws = ${certificate.id})`,
     })
     .from(suspicionResult)

@@ -68,6 +68,15 @@ function runsOf({ what, of, from, to }: TraceAsked, zone: string): SQL {
   }
 }
 
+/** What is followed, as people call it. */
+export async function nameOfTraced(tx: Transaction, { what, of }: TraceAsked): Promise<string> {
+  if (what !== 'reference' || !isId(of)) return of;
+  const { rows } = await tx.execute<{ name: string }>(
+    sql`select name || ', ' || lot as name from reference where id = ${of}::uuid`,
+  );
+  return rows[0]?.name ?? of;
+}
+
 const KEYS: SQL[] = [sql`u.at`, sql`u.run_id`];
 const tables = (asked: TraceAsked, zone: string) =>
   sql`(${runsOf(asked, zone)}) u join run_summary s on s.run_id = u.run_id and not s.practice`;

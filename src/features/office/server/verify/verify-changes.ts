@@ -60,6 +60,8 @@ const FOLLOWED = [
   'kept_file',
   'loan',
   'model_key',
+  'booking',
+  'booking_item',
   'suspicion',
   'suspicion_result',
   'nonconformity',

@@ -1,0 +1,22 @@
+export {
+  announce,
+  cancelBooking,
+  ceilingOf,
+  changeBooking,
+  endBooking,
+  insertBooking,
+  noteArrived,
+  updateBooking,
+  type Announced,
+} from './server/keep-booking';
+export {
+  announcedLater,
+  arrivals,
+  bookable,
+  bookingById,
+  bookingsCsv,
+  bookingsOf,
+  endedLately,
+  type BookingRow,
+} from './server/read-bookings';
+export { readLoad, WEEKS_AHEAD } from './server/read-load';
