@@ -183,7 +183,12 @@ export function ensureDatabase(cluster, database = 'werkbank', { template } = {}
           `if not exists (select from pg_roles where rolname = 'werkbank_${role}') then create role werkbank_${role} login password '${password}'; end if;`,
       )
       .join('\n')}
+    if not exists (select from pg_roles where rolname = 'werkbank_window') then create role werkbank_window nologin; end if;
+    -- Taken on for one transaction of the customer's window, never had by itself.
+    alter role werkbank_public noinherit; alter role werkbank_app noinherit;
+    grant werkbank_window to werkbank_public, werkbank_app;
     grant pg_read_all_data to werkbank_backup;
+    alter role werkbank_backup bypassrls;
     alter role werkbank_jobs bypassrls;
   end $$;`);
   if (sql(`select 1 from pg_database where datname = '${database}'`) !== '1') {

@@ -12,6 +12,8 @@ export interface Jobs {
   backup: Record<string, never>;
   reminders: Record<string, never>;
   judgeAnew: { suspicionId: string };
+  windowLink: { email: string };
+  windowRequest: { requestId: string };
 }
 export type JobName = keyof Jobs;
 

@@ -46,7 +46,8 @@ beforeAll(async () => {
     .returning();
   dry = made!.id;
   const [bottle] = await world.db.select().from(reference).where(eq(reference.id, world.bottleId));
-  const { id: _id, ...same } = bottle!;
+  const { id: own, ...same } = bottle!;
+  expect(own).toBe(world.bottleId);
   const [next] = await world.db
     .insert(reference)
     .values({ ...same, lot: 'T-2', certificate: 'T-2/C' })

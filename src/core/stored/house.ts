@@ -96,7 +96,7 @@ export const readSeries = storedReader<string[][]>(
 );
 
 /** What a contact of a customer is there for. */
-export const CONTACT_PURPOSES = ['certificates', 'reminders', 'calls'] as const;
+export const CONTACT_PURPOSES = ['certificates', 'reminders', 'calls', 'window', 'windowActs'] as const;
 export type ContactPurpose = (typeof CONTACT_PURPOSES)[number];
 
 /** What went over when two customers were merged, by ids. */

@@ -16,3 +16,4 @@ export * from './stock';
 export * from './register';
 export * from './recall';
 export * from './bookings';
+export * from './window';

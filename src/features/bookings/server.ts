@@ -1,3 +1,4 @@
+export { bookingFields } from './booking-fields';
 export {
   announce,
   cancelBooking,

@@ -6,6 +6,7 @@ import { emptyOutbox, remindToday } from '@/features/due/server';
 import { walkDraft } from '@/features/procedures/server';
 import { judgeSuspicion } from '@/features/recall/server';
 import { drawBlankSheet, sheetJob } from '@/features/paper/server';
+import { doWindowRequest, sendWindowLinks } from '@/features/window/server';
 import { systemClock } from '@/platform/clock';
 import { tellDone } from '@/platform/jobs';
 import { backup } from './backup';
@@ -14,6 +15,8 @@ import { nightly } from './nightly';
 const id = yup.string().uuid().required();
 const drawSchema = yup.object({ certificateId: id });
 const walkSchema = yup.object({ procedureId: yup.string().max(60).required() });
+const linkSchema = yup.object({ email: yup.string().max(160).required() });
+const requestSchema = yup.object({ requestId: id });
 const suspicionSchema = yup.object({ suspicionId: id });
 const sheetSchema = yup.object({ sheetId: id, modelId: id, assetId: yup.string().uuid().optional().default(undefined) });
 const now = () => systemClock().now();
@@ -43,6 +46,12 @@ export const TASKS: TaskList = {
   walkProcedure: async (payload) => {
     const { procedureId } = await walkSchema.validate(payload);
     await walkDraft(database(), procedureId, now());
+  },
+  windowLink: async (payload) => {
+    await sendWindowLinks(database(), (await linkSchema.validate(payload)).email, now());
+  },
+  windowRequest: async (payload) => {
+    await doWindowRequest(database(), (await requestSchema.validate(payload)).requestId, now());
   },
   judgeAnew: async (payload, { abortSignal }) => {
     const { suspicionId } = await suspicionSchema.validate(payload);

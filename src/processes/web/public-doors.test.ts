@@ -9,7 +9,7 @@ const doors = readdirSync(APP, { recursive: true, withFileTypes: true })
   .map((one) => `/${relative(APP, one.parentPath)}`.replace(/\/\(\w+\)/g, '').replace(/\[\w+\]/g, 'abc'));
 
 describe('the public listener', () => {
-  it('has the check page, the keys, its health and the end of reminders, of all doors there are', () => {
+  it('has the check page, the keys, its health, the end of reminders and the customer’s window, of all doors there are', () => {
     expect(doors.length).toBeGreaterThan(40);
     expect(doors.filter((door) => isPublicDoor('GET', door)).sort()).toEqual([
       '/.well-known/jwks.json',
@@ -17,10 +17,23 @@ describe('the public listener', () => {
       '/api/health/alive',
       '/unsubscribe/abc',
       '/verify/abc',
+      '/window',
+      '/window/bookings',
+      '/window/bookings/abc',
+      '/window/bookings/new',
+      '/window/documents',
+      '/window/enter/abc',
+      '/window/instruments/abc',
     ]);
   });
-  it('takes nothing that writes but the end of reminders, and no way around', () => {
-    expect(doors.filter((door) => isPublicDoor('POST', door))).toEqual(['/api/unsubscribe/abc']);
+  it('takes nothing that writes but the end of reminders and what is asked at the window, and no way around', () => {
+    expect(doors.filter((door) => isPublicDoor('POST', door))).toEqual([
+      '/api/unsubscribe/abc',
+      '/api/window/enter',
+      '/api/window/leave',
+      '/api/window/link',
+      '/api/window/request',
+    ]);
     expect(isPublicDoor('POST', '/verify/abc')).toBe(false);
     expect(isPublicDoor('GET', '/verify/abc/../../sign-in')).toBe(false);
     expect(isPublicDoor('GET', '/_next/static/../server/app.js')).toBe(false);

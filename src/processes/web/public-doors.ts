@@ -1,15 +1,17 @@
-/** What the public listener answers: the check page with what it is drawn from, the key set, whether it stands, and the end of reminders. Nothing else has a door there. */
+/** What the public listener answers: the check page with what it is drawn from, the key set, whether it stands, the end of reminders, and the customer's window. Nothing else has a door there. */
 const DOORS = [
   /^\/verify\/[\w-]{1,80}$/,
   /^\/unsubscribe\/[\w-]{1,80}$/,
+  /^\/window(\/(enter|instruments)\/[\w-]{1,80}|\/documents(\/[\w-]{36}\/(pdf|json))?|\/bookings(\/[\w-]{3,36})?)?$/,
+  /^\/api\/window\/request\/[\w-]{36}$/,
   /^\/\.well-known\/jwks\.json$/,
   /^\/api\/health(\/alive)?$/,
   /^\/_next\/static\/[\w./()[\]~%@-]+$/,
   /^\/icon\.svg$/,
 ];
 
-/** The one thing that is written from outside: whoever holds the link of a mail ends its reminders. */
-const ONE_PRESS = /^\/api\/unsubscribe\/[\w-]{1,80}$/;
+/** What is written from outside: whoever holds the link of a mail ends its reminders, and what is asked at the customer's window. */
+const WRITES = /^\/api\/(unsubscribe\/[\w-]{1,80}|window\/(link|enter|leave|request))$/;
 
 /**
  * Whether a request may come in by the public listener, by one of its few doors.
@@ -19,7 +21,7 @@ const ONE_PRESS = /^\/api\/unsubscribe\/[\w-]{1,80}$/;
  */
 export function isPublicDoor(method: string | undefined, url: string | undefined): boolean {
   const path = (url ?? '').split('?')[0]!;
-  if (method === 'POST') return ONE_PRESS.test(path);
+  if (method === 'POST') return WRITES.test(path);
   if (method !== 'GET' && method !== 'HEAD') return false;
   return !path.includes('..') && DOORS.some((door) => door.test(path));
 }

@@ -7,6 +7,8 @@ export const LEFT_OUT: Readonly<Record<string, string>> = {
   unlock_secret: 'PINs and badges',
   verification: 'links that were sent',
   password_link: 'links that were sent',
+  window_link: 'links that were sent',
+  window_session: 'who stands at a window',
   spent_code: 'codes that were used',
   sign_in_failure: 'tries at the door',
   computer_person: 'who uses which browser',

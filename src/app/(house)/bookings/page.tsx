@@ -1,6 +1,8 @@
 import { say } from '@/core/words/say';
 import { ArrivalsView, BookingLine, ForWhom, LoadView } from '@/features/bookings';
 import { announcedLater, arrivals, ceilingOf, endedLately, readLoad } from '@/features/bookings/server';
+import { ReportsPanel } from '@/features/window';
+import { openReports } from '@/features/window/server';
 import { dateIn } from '@/platform/clock';
 import { page } from '@/platform/page';
 import { may } from '@/platform/permission';
@@ -22,6 +24,7 @@ export default page({ permission: 'signedIn', name: '/bookings' }, async ({ tx, 
         </span>
       </div>
       <p className="quiet">{say({ code: 'booking.how' })}</p>
+      <ReportsPanel reports={await openReports(tx)} zone={settings.zone} may={may(actor.role, 'receive')} />
       <ArrivalsView rows={await arrivals(tx, today)} today={today} may={may(actor.role, 'receive')} />
       <LoadView weeks={await readLoad(tx, today, now)} ceiling={ceilingOf(settings)} />
       {may(actor.role, 'receive') && <ForWhom />}

@@ -50,6 +50,8 @@ export const CUSTOMERS = {
   'contact.certificates': 'certificates',
   'contact.reminders': 'reminders',
   'contact.calls': 'calls',
+  'contact.window': 'sees the window',
+  'contact.windowActs': 'books and reports by the window',
   'contact.for': 'For',
   'contact.needsName': 'The contact’s name is needed.',
   'contact.noMail': 'This is no mail address.',

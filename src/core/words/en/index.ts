@@ -65,6 +65,7 @@ import { STOCK } from './stock';
 import { STATUS } from './status';
 import { TARGETS } from './targets';
 import { TICKETS } from './tickets';
+import { WINDOW } from './window';
 import { WHY } from './why';
 
 /** The English catalogue: one sentence a code, figures in braces (ICU). */
@@ -136,6 +137,7 @@ export const EN = {
   ...STATUS,
   ...TARGETS,
   ...TICKETS,
+  ...WINDOW,
   ...WHY,
 } as const;
 

@@ -24,7 +24,8 @@ export interface Announced {
   over?: boolean | undefined;
 }
 
-const beside = (field: string, sentence: string, status: 400 | 404 | 409 = 400) => new Problem(sentence, { [field]: sentence }, status);
+const beside = (field: string, sentence: string, status: 400 | 404 | 409 = 400) =>
+  new Problem(sentence, { [field]: sentence }, status);
 export const ceilingOf = ({ weekInstruments, weekHours }: WorkshopSettings): Ceiling => ({
   instruments: weekInstruments > 0 ? weekInstruments : null,
   hours: weekHours > 0 ? weekHours : null,

@@ -1,0 +1,18 @@
+export { askSchema, enterSchema, sendSchema } from './server/request-schema';
+export { ownJson } from './server/own-json';
+export { doWindowRequest } from './server/do-request';
+export { digestOf, sendWindowLinks } from './server/window-link';
+export { openReports, seeReport } from './server/reports';
+export {
+  ownBookable,
+  ownBookings,
+  ownDocuments,
+  ownInstrument,
+  ownInstruments,
+  ownPdf,
+  workshopOf,
+  zoneOf,
+  type OwnBooking,
+  type OwnDocument,
+  type OwnInstrument,
+} from './server/own-things';

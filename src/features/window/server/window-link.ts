@@ -1,0 +1,77 @@
+import { createHash, randomBytes } from 'node:crypto';
+import { addMinutes, subHours } from 'date-fns';
+import { and, count, eq, gt, isNull, sql } from 'drizzle-orm';
+import { say } from '@/core/words/say';
+import type { Database } from '@/data/connection';
+import { customer, customerContact, windowLink } from '@/data/schema';
+import { asActor } from '@/platform/as-actor';
+import { checkOrigin } from '@/platform/check-origin';
+import { hostOf, putMails } from '@/platform/put-mail';
+import { readSettings } from '@/platform/settings';
+import { dayTime } from '@/ui/format';
+import '@/core/words/en/window';
+
+/** A link is good for so long; so many in an hour for one person, whoever asks. */
+const MINUTES = 30;
+const MOST_AN_HOUR = 5;
+const BY_ITSELF = { id: 'house', name: 'the house by itself', role: 'counter' } as const;
+
+export const digestOf = (secret: string): string => createHash('sha256').update(secret).digest('hex');
+
+/** Mails a link to whoever of our customers' people has this address and may look: one for each customer. Nobody is told whether there was one. */
+export async function sendWindowLinks(db: Database, email: string, now: Date): Promise<number> {
+  return db.transaction(async (tx) => {
+    await asActor(tx, BY_ITSELF, 'job');
+    const people = await tx
+      .select({
+        id: customerContact.id,
+        name: customerContact.name,
+        email: customerContact.email,
+        customerId: customer.id,
+        customer: customer.name,
+      })
+      .from(customerContact)
+      .innerJoin(customer, eq(customer.id, customerContact.customerId))
+      .where(
+        and(
+          sql`lower(${customerContact.email}) = ${email.toLowerCase()}`,
+          sql`${customerContact.purposes} && array['window', 'windowActs']`,
+          isNull(customer.retiredAt),
+        ),
+      )
+      .limit(10);
+    const settings = await readSettings(tx);
+    let sent = 0;
+    for (const person of people) {
+      const [lately] = await tx
+        .select({ n: count() })
+        .from(windowLink)
+        .where(and(eq(windowLink.contactId, person.id), gt(windowLink.madeAt, subHours(now, 1))));
+      if (lately!.n >= MOST_AN_HOUR) continue;
+      const secret = randomBytes(24).toString('base64url');
+      const until = addMinutes(now, MINUTES);
+      await tx.insert(windowLink).values({ digest: digestOf(secret), contactId: person.id, madeAt: now, until });
+      const numbers = {
+        workshop: settings.name,
+        name: person.name,
+        customer: person.customer,
+        until: dayTime(until, settings.zone),
+        link: `${checkOrigin()}/window/enter/${secret}`,
+      };
+      await putMails(
+        tx,
+        [
+          {
+            customerId: person.customerId,
+            recipient: person.email,
+            subject: say({ code: 'window.linkSubject', numbers }),
+            body: say({ code: 'window.link', numbers }),
+          },
+        ],
+        { now, kind: 'window', host: hostOf(settings.mailFrom) },
+      );
+      sent += 1;
+    }
+    return sent;
+  });
+}
