@@ -32,7 +32,9 @@ describe('who may what, as the code has it', () => {
   it('every door of the code is on the list: as many as are made in it', async () => {
     const made = (await Promise.all(Object.values(sources).map((load) => load())))
       .filter((source) => !source.includes("from 'vitest'"))
-      .flatMap((source) => [...source.matchAll(/= action\(|(?:default|GET =|POST =) (?:page|route|programRoute|windowPage|windowRoute)\(/g)]);
+      .flatMap((source) => [
+        ...source.matchAll(/= action\(|(?:default|GET =|POST =) (?:page|route|programRoute|windowPage|windowRoute)\(/g),
+      ]);
     expect(made.length).toBeGreaterThan(130);
     expect(allDoors().length).toBe(made.length);
   });

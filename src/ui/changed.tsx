@@ -17,6 +17,7 @@ const NAMES: Record<string, string> = {
   window_link: 'link to the window',
   window_session: 'visit at the window',
   customer_bump: 'bump test by the customer',
+  calendar_feed: 'address of a calendar',
   suspicion: 'suspicion of a reference',
   suspicion_result: 'result judged anew',
   nonconformity: 'nonconforming work',

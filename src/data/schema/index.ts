@@ -17,3 +17,4 @@ export * from './register';
 export * from './recall';
 export * from './bookings';
 export * from './window';
+export * from './feeds';

@@ -1,4 +1,4 @@
-export { CustomerPicker } from './customer-picker';
+export { CustomerPicker, type ChosenCustomer } from './customer-picker';
 export { ReceiveForm } from './receive-form';
 export { ReturnButton } from './return-button';
 export { ScanBox } from './scan-box';

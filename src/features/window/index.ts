@@ -1,5 +1,6 @@
 export { DocumentsView } from './documents-view';
 export { HistoryChart } from './history-chart';
+export { OwnFeed } from './own-feed';
 export { OwnBooking } from './own-booking';
 export { PocketActs } from './pocket-acts';
 export { MayMark, TodayView, jobOf, whyOf } from './today-view';

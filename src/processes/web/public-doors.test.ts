@@ -30,6 +30,7 @@ describe('the public listener', () => {
     expect(doors.filter((door) => isPublicDoor('POST', door))).toEqual([
       '/api/unsubscribe/abc',
       '/api/window/enter',
+      '/api/window/feed',
       '/api/window/leave',
       '/api/window/link',
       '/api/window/request',

@@ -2,6 +2,7 @@
 const DOORS = [
   /^\/verify\/[\w-]{1,80}$/,
   /^\/unsubscribe\/[\w-]{1,80}$/,
+  /^\/feed\/[\w-]{43}\.ics$/,
   /^\/window(\/(enter|instruments)\/[\w-]{1,80}|\/documents(\/[\w-]{36}\/(pdf|json))?|\/bookings(\/[\w-]{3,36})?)?$/,
   /^\/api\/window\/request\/[\w-]{36}$/,
   /^\/\.well-known\/jwks\.json$/,
@@ -11,7 +12,7 @@ const DOORS = [
 ];
 
 /** What is written from outside: whoever holds the link of a mail ends its reminders, and what is asked at the customer's window. */
-const WRITES = /^\/api\/(unsubscribe\/[\w-]{1,80}|window\/(link|enter|leave|request))$/;
+const WRITES = /^\/api\/(unsubscribe\/[\w-]{1,80}|window\/(link|enter|leave|request|feed))$/;
 
 /**
  * Whether a request may come in by the public listener, by one of its few doors.

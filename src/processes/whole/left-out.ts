@@ -7,6 +7,7 @@ export const LEFT_OUT: Readonly<Record<string, string>> = {
   unlock_secret: 'PINs and badges',
   verification: 'links that were sent',
   password_link: 'links that were sent',
+  calendar_feed: 'ways in for programs',
   window_link: 'links that were sent',
   window_session: 'who stands at a window',
   spent_code: 'codes that were used',

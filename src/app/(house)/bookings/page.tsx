@@ -7,6 +7,7 @@ import { dateIn } from '@/platform/clock';
 import { page } from '@/platform/page';
 import { may } from '@/platform/permission';
 import { readSettings } from '@/platform/settings';
+import { Link } from '@/ui/link';
 import { ExportLinks } from '@/ui/export-links';
 import '@/core/words/en/bookings';
 
@@ -20,6 +21,9 @@ export default page({ permission: 'signedIn', name: '/bookings' }, async ({ tx, 
       <div className="page-head">
         <h1>{say({ code: 'booking.title' })}</h1>
         <span className="end">
+          <Link className="btn btn-plain" href="/bookings/feeds">
+            {say({ code: 'booking.calendar' })}
+          </Link>
           <ExportLinks base="/bookings/export" query={{}} />
         </span>
       </div>

@@ -1,5 +1,5 @@
 import { say } from '@/core/words/say';
-import { WindowFrame } from '@/features/window';
+import { OwnFeed, WindowFrame } from '@/features/window';
 import { ownBookings, workshopOf } from '@/features/window/server';
 import { windowPage } from '@/platform/window-door';
 import { day } from '@/ui/format';
@@ -38,6 +38,7 @@ export default windowPage('/window/bookings', async ({ tx, who }) => {
           </div>
         ))}
       </section>
+      <OwnFeed />
     </WindowFrame>
   );
 });

@@ -87,6 +87,8 @@ export const DID = {
   'did.window.bump': 'logged a bump test, at the customer’s window',
   'did.window.fault': 'reported a fault, at the customer’s window',
   'did.window.gone': 'said that an instrument is gone, at the customer’s window',
+  'did.makeFeed': 'made an address of a calendar',
+  'did.endFeed': 'ended an address of a calendar',
   'did.keepSite': 'kept a site of a customer',
   'did.endSite': 'ended a site of a customer',
   'did.keepTolerance': 'agreed a tolerance with a customer',

@@ -25,6 +25,7 @@ import { DOOR } from './door';
 import { DOORS } from './doors';
 import { DUE } from './due';
 import { EXPORT } from './export';
+import { FEEDS } from './feeds';
 import { FILES } from './files';
 import { FIND } from './find';
 import { FROM_PAPER } from './from-paper';
@@ -97,6 +98,7 @@ export const EN = {
   ...DOORS,
   ...DUE,
   ...EXPORT,
+  ...FEEDS,
   ...FILES,
   ...FIND,
   ...FROM_PAPER,

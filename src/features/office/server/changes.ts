@@ -12,6 +12,7 @@ export const CHANGED_TABLES = [
   'customer_tolerance',
   'booking',
   'booking_item',
+  'calendar_feed',
   'customer_bump',
   'window_link',
   'window_request',

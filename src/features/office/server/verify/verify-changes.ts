@@ -62,6 +62,7 @@ const FOLLOWED = [
   'model_key',
   'booking',
   'booking_item',
+  'calendar_feed',
   'customer_bump',
   'window_link',
   'window_request',

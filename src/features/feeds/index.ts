@@ -1,0 +1,1 @@
+export { FeedsView } from './feeds-view';

@@ -1,0 +1,2 @@
+export { feedCalendar } from './server/feed-calendar';
+export { allFeeds, endFeed, feedAddress, makeFeed, newSecret } from './server/keep-feed';
