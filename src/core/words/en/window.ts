@@ -7,7 +7,7 @@ export const WINDOW = {
   'use.outOfService': 'It is out of service.',
   'use.outside': 'It was found outside its tolerance and not put right.',
   'use.retired': 'It is retired.',
-  'use.neverCalibrated': 'No calibration is on record.',
+  'use.neverCalibrated': 'No whole calibration is on record.',
   'use.leftOutside': 'Its last calibration left it outside its tolerance.',
   'use.overdue': 'Its calibration was due on {day}.',
   'use.bumpFailed': 'Its last bump test failed on {day}.',

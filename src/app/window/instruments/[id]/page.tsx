@@ -33,7 +33,7 @@ export default windowPage('/window/instruments/[id]', async ({ tx, who, params, 
       )}
       <section className="sheet mb-3">
         <h2>{say({ code: 'window.documents' })}</h2>
-        <DocumentsView documents={documents} />
+        <DocumentsView documents={documents} ofOne />
       </section>
       {history.length > 0 && (
         <section className="sheet mb-3">
