@@ -10,7 +10,7 @@ test('a bottle from suspicion to letters: judged anew, decided, released by the 
   const [bottle] = await query<{ id: string; substance: string; value: string; runs: number }>(`
     select r.id, c->>'substance' as substance, c->>'value' as value, count(distinct u.run_id)::int as runs from reference r join run_reference u on u.reference_id = r.id
     join run_summary s on s.run_id = u.run_id and not s.practice and s.as_left = 'within', jsonb_array_elements(r.components) c
-    where r.kind = 'gas' and c->>'substance' = 'CO' and c->>'unit' = 'ppm' and not exists (select from suspicion x where x.reference_id = r.id) group by 1, 2, 3 having count(distinct u.run_id) between 2 and 40 order by 4 limit 1`);
+    where r.kind = 'gas' and c->>'substance' = 'CO' and c->>'unit' = 'ppm' and not exists (select from suspicion x where x.reference_id = r.id) group by 1, 2, 3 having count(distinct u.run_id) between 5 and 60 order by 4 limit 1`);
   await signIn(page, 'technician', `/shelf/${bottle!.id}`);
   await page.getByRole('link', { name: 'Where it was used' }).click();
   await expect(page.getByTestId('trace-counts')).toContainText(`${bottle!.runs} runs`);

@@ -46,6 +46,8 @@ test('from the mailed link to the receipt: may I use it today, a bump, a booking
   await customer.setViewportSize({ width: 390, height: 844 });
   const pocket = customer.getByTestId('pocket');
   await expect(pocket).toContainText('bump first');
+  // A press before the browser has taken the page over would be lost.
+  await customer.waitForLoadState('networkidle');
   await customer.getByRole('button', { name: 'It passed' }).click();
   await expect(pocket).toContainText('yes', { timeout: 30_000 });
   expect(await customer.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);

@@ -22,6 +22,7 @@ import { environmentOf, referenceIdOf, referencesOf } from './references';
 import { tracesOf } from './traces';
 import { SCHEMA_2, type CertificateVersion2, type DocumentKind, type ResultText } from './version-2';
 import '@/core/words/en/certificate';
+import '@/core/words/en/document';
 import '@/core/words/en/remarks';
 import '@/core/words/en/status';
 
@@ -236,8 +237,13 @@ function conformityOf(
 function probeRemarks(procedure: Procedure, state: RunState, language: Language): string[] {
   return probeResults({ procedure, state }).flatMap((result) => {
     const words = probeWords({ result, history: [], limits: electrodeLimits(state.started?.schools) });
-    return words.condition === 'good'
-      ? []
-      : [say({ code: 'remark.probe', numbers: { label: result.label, sentence: words.sentence } }, language)];
+    if (words.condition === 'good') return [];
+    // The bench's own advice is English; a document in another language says that, and by how much.
+    const near =
+      result.slopePercent === null
+        ? say({ code: 'probe.nearLimit' }, language)
+        : say({ code: 'probe.nearLimitSlope', numbers: { slope: result.slopePercent.toFixed(1) } }, language);
+    const sentence = language === 'en' ? words.sentence : near;
+    return [say({ code: 'remark.probe', numbers: { label: result.label, sentence } }, language)];
   });
 }

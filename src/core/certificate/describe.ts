@@ -159,7 +159,11 @@ export function describeRemarks(state: RunState, language: Language): string[] {
         say(
           {
             code: entry.judgement.state === 'within' ? 'remark.crossAgrees' : 'remark.crossDiffers',
-            numbers: { target: entry.target!.sentence, reading: entry.reading.text, unit: entry.reading.unit },
+            numbers: {
+              target: language === 'en' ? entry.target!.sentence : `${entry.target!.value} ${entry.target!.unit}`,
+              reading: entry.reading.text,
+              unit: entry.reading.unit,
+            },
           },
           language,
         ),

@@ -1,7 +1,8 @@
 import { Dec } from '../quantity/decimal';
 import type { Judged } from '../results/judged';
 import type { Component } from '../uncertainty/component';
-import { say, type Language } from '../words/say';
+import { say, type Fact, type Language } from '../words/say';
+import { sourceIn } from './source-in';
 import type { ComponentText, JudgedText } from './version-2';
 import '@/core/words/en/budget';
 
@@ -14,12 +15,18 @@ const DIGITS = 6;
  */
 export const figureText = (value: number): string => new Dec(value).toSignificantDigits(DIGITS).toFixed();
 
+/** A basis whose source is said in the language of the document. */
+const basisIn = (basis: Fact, language: Language): Fact =>
+  typeof basis.numbers?.source === 'string'
+    ? { ...basis, numbers: { ...basis.numbers, source: sourceIn(basis.numbers.source, language) } }
+    : basis;
+
 function componentText(one: Component, language: Language): ComponentText {
   const text = (name: 'half' | 'expanded' | 'k' | 's' | 'n') =>
     one[name] === undefined ? {} : { [name]: figureText(one[name]) };
   return {
     name: say({ code: `influence.${one.id}` }, language),
-    basis: say(one.basis, language),
+    basis: say(basisIn(one.basis, language), language),
     kind: one.kind,
     distribution: one.distribution,
     ...text('half'),

@@ -6,6 +6,7 @@ import type { ReferenceSnapshot } from '../record/reference-snapshot';
 import { say, type Language } from '../words/say';
 import type { CertificateVersion2, ReferenceText } from './version-2';
 import '@/core/words/en/certificate';
+import '@/core/words/en/document';
 
 const AIR = { clean: 'clean-air', filtered: 'filtered-air', saturated: 'saturated-air' } as const;
 
@@ -34,14 +35,14 @@ export function referencesOf(state: RunState, lines: ResultLine[], language: Lan
   );
   const materials = [...new Map(bindings.map((one) => [one.reference.id, one.reference])).values()];
   const airs = [...new Set(judged.flatMap((one) => (one.binding === null ? (referenceIdOf(one, state) ?? []) : [])))];
-  return [...materials.map(referenceText), ...airs.map((id) => airText(id, state, language))];
+  return [...materials.map((one) => referenceText(one, language)), ...airs.map((id) => airText(id, state, language))];
 }
 
 /** In a bump test nothing is read: the bottle that stood open is its reference all the same. */
 const standsUnread = (binding: Binding, state: RunState) =>
   binding.reference.kind === 'gas' && !state.readings.length && boundReference(state, binding.slot) === binding;
 
-function referenceText(reference: ReferenceSnapshot): ReferenceText {
+function referenceText(reference: ReferenceSnapshot, language: Language): ReferenceText {
   const corrections = reference.components.flatMap((one) =>
     (one.corrections ?? []).map(([at, correction]) => ({
       quantity: one.substance,
@@ -66,7 +67,17 @@ function referenceText(reference: ReferenceSnapshot): ReferenceText {
         k: String(one.k),
         unit: one.unit,
       })),
-      ...(reference.balance ? [{ quantity: `balance ${reference.balance}`, value: '', expanded: null, k: null, unit: '' }] : []),
+      ...(reference.balance
+        ? [
+            {
+              quantity: say({ code: 'doc.balance', numbers: { gas: reference.balance } }, language),
+              value: '',
+              expanded: null,
+              k: null,
+              unit: '',
+            },
+          ]
+        : []),
     ],
     ...(corrections.length ? { corrections } : {}),
   };

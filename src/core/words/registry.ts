@@ -1,5 +1,6 @@
-/** Languages with a catalogue. A further one is one folder of the same codes. */
-export type Language = 'en';
+/** Languages with a catalogue of what leaves the house: documents, mails, letters. A further one is one folder of the same codes. Screens are English. */
+export const LANGUAGES = ['en', 'de'] as const;
+export type Language = (typeof LANGUAGES)[number];
 
 const words = new Map<string, string>();
 
@@ -11,8 +12,9 @@ export function addWords(part: Readonly<Record<string, string>>, language: Langu
   for (const [code, message] of Object.entries(part)) words.set(`${language}/${code}`, message);
 }
 
-/** The message of a code, where a part with it was imported. */
-export const wordOf = (code: string, language: Language = 'en'): string | undefined => words.get(`${language}/${code}`);
+/** The message of a code, where a part with it was imported; in English where a language has none: a paper is never held up by a word, and a test finds it. */
+export const wordOf = (code: string, language: Language = 'en'): string | undefined =>
+  words.get(`${language}/${code}`) ?? words.get(`en/${code}`);
 
 type SayChoices = (message: string, language: Language, numbers: Readonly<Record<string, string | number>> | undefined) => string;
 let choices: SayChoices | null = null;

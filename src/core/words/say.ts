@@ -9,7 +9,7 @@ import './en/refusals';
 import './en/targets';
 
 export type { WordCode } from './en';
-export type { Language } from './registry';
+export { LANGUAGES, type Language } from './registry';
 
 export type Numbers = Record<string, string | number>;
 

@@ -1,3 +1,4 @@
+import type { Language } from '@/core/words/say';
 import { sql } from 'drizzle-orm';
 import { boolean, date, integer, pgTable, primaryKey, smallint, text, uuid } from 'drizzle-orm/pg-core';
 import { readSamples } from '@/core/instrument/samples';
@@ -29,6 +30,8 @@ export const customer = pgTable('customer', {
     .notNull()
     .default(sql`encode(gen_random_bytes(18), 'hex')`),
   wantsCertificates: boolean('wants_certificates').notNull().default(true),
+  /** Of documents, mails and letters. */
+  language: text('language').$type<Language>().notNull().default('en'),
   phone: text('phone').notNull().default(''),
   notes: text('notes').notNull().default(''),
   /** Corrections so far and one. */

@@ -4,7 +4,7 @@ import { useForm, useWatch } from 'react-hook-form';
 import { yupResolver } from '@hookform/resolvers/yup';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import { say } from '@/core/words/say';
+import { LANGUAGES, say } from '@/core/words/say';
 import { attempt, messageBeside, type ClientResult } from '@/platform/client/result';
 import { DECISION_RULES } from '@/core/uncertainty/decide';
 import { Field } from '@/ui/field';
@@ -26,6 +26,7 @@ const EMPTY: CustomerInput = {
   annexBudgets: false,
   annexTraces: false,
   wantsCertificates: true,
+  language: 'en',
 };
 const FIELDS = ['name', 'address', 'contact', 'email', 'phone', 'notes'] as const;
 /** A pause in typing after which names that are much alike are looked for, ms. */
@@ -101,6 +102,15 @@ export function CustomerForm<T>({ initial, act, except, send, onDone, onLeave, t
       <Form.Check id="annex-budgets" label={say({ code: 'customer.annexBudgets' })} {...register('annexBudgets')} />
       <Form.Check id="annex-traces" label={say({ code: 'customer.annexTraces' })} {...register('annexTraces')} />
       <div className="mt-2" style={{ maxWidth: '20rem' }}>
+        <Field label={say({ code: 'customer.language' })} problem={errors.language?.message}>
+          <Form.Select {...register('language')}>
+            {LANGUAGES.map((language) => (
+              <option key={language} value={language}>
+                {say({ code: `customer.language.${language}` })}
+              </option>
+            ))}
+          </Form.Select>
+        </Field>
         <Field label={say({ code: 'customer.rule' })} problem={errors.rule?.message}>
           <Form.Select {...register('rule')}>
             {DECISION_RULES.map((rule) => (

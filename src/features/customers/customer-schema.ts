@@ -1,5 +1,5 @@
 import * as yup from 'yup';
-import { say } from '@/core/words/say';
+import { LANGUAGES, say } from '@/core/words/say';
 import { DECISION_RULES } from '@/core/uncertainty/decide';
 import { CONTACT_PURPOSES } from '@/core/stored/house';
 import '@/core/words/en/customers';
@@ -26,6 +26,7 @@ export const customerSchema = yup.object({
   annexBudgets: yup.boolean().optional(),
   annexTraces: yup.boolean().optional(),
   wantsCertificates: yup.boolean().optional(),
+  language: yup.string().oneOf(LANGUAGES).optional(),
 });
 export type CustomerInput = yup.InferType<typeof customerSchema>;
 

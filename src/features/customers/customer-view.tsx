@@ -76,8 +76,8 @@ export function CustomerView({ card, role, zone }: { card: Card; role: Role; zon
 }
 
 function inputOf({ name, address, contact, email, phone, notes, ...row }: Card['customer']) {
-  const { wantsReminders, wantsCertificates, agreesDue, rule, annexBudgets, annexTraces } = row;
-  const wishes = { wantsReminders, wantsCertificates, agreesDue, rule, annexBudgets, annexTraces };
+  const { wantsReminders, wantsCertificates, agreesDue, rule, annexBudgets, annexTraces, language } = row;
+  const wishes = { wantsReminders, wantsCertificates, agreesDue, rule, annexBudgets, annexTraces, language };
   return { name, address, contact, email, phone, notes, ...wishes };
 }
 
@@ -101,6 +101,11 @@ function Facts({ customer }: { customer: Card['customer'] }) {
               ✓ {say({ code: `customer.${name}` })}
             </div>
           ),
+      )}
+      {customer.language !== 'en' && (
+        <div className="small">
+          {say({ code: 'customer.language' })}: {say({ code: `customer.language.${customer.language}` })}
+        </div>
       )}
       {customer.rule !== 'simple' && (
         <div className="small">

@@ -43,6 +43,8 @@ export async function aboutCustomers(tx: Transaction, actor: Actor, now: Date): 
     address: 'Kiln Road 1, Port Ambrel',
     email: 'kiln@lime.example',
   });
+  // One across the border, whose papers are German.
+  await tx.update(customer).set({ language: 'de' }).where(eq(customer.name, 'Cold Lane Ice Rink'));
   await retireCustomer(at(60), { customerId: closed.id, why: 'works closed in the autumn' });
   await aboutTheYard(tx, at);
 }

@@ -20,6 +20,7 @@ import { CUSTOMERS } from './customers';
 import { DAY } from './day';
 import { DID } from './did';
 import { CHANGED } from './changed';
+import { DOCUMENT } from './document';
 import { DOCUMENT_KINDS } from './document-kinds';
 import { DOOR } from './door';
 import { DOORS } from './doors';
@@ -93,6 +94,7 @@ export const EN = {
   ...DAY,
   ...DID,
   ...CHANGED,
+  ...DOCUMENT,
   ...DOCUMENT_KINDS,
   ...DOOR,
   ...DOORS,

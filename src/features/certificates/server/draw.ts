@@ -5,7 +5,10 @@ import { canonicalJson } from '@/core/certificate/canonical';
 import { drawDefinition } from '@/platform/pdf';
 import { certificateBody1 } from './layout-1';
 import { certificateBody2 } from './layout-2';
+import { say } from '@/core/words/say';
 import { PAPER } from './paper';
+import '@/core/words/en/document';
+import '@/core/words/de';
 
 export interface Stamp {
   hash: string;
@@ -22,7 +25,10 @@ export interface Stamp {
 
 /** The page as pdfmake wants it, from the content alone: the same content gives the same bytes. Exported for the bench that times drawing without the rest. */
 export function certificateDefinition(content: CertificateContent, stamp: Stamp): TDocumentDefinitions {
-  const revision = content.revision ? `, revision ${content.revision}` : '';
+  const language = isVersion2(content) ? content.language : 'en';
+  const revision = content.revision
+    ? `, ${say({ code: 'doc.revision', numbers: { revision: content.revision } }, language)}`
+    : '';
   const verify = `${stamp.origin}/verify/${stamp.token}`;
   const [json, body] = isVersion2(content)
     ? [
@@ -43,7 +49,7 @@ export function certificateDefinition(content: CertificateContent, stamp: Stamp)
   return {
     version: '1.7',
     subset: 'PDF/A-3b',
-    lang: isVersion2(content) ? content.language : 'en',
+    lang: language,
     pageSize: 'A4',
     pageMargins: [48, 48, 48, 56],
     info: {
@@ -79,7 +85,13 @@ export function certificateDefinition(content: CertificateContent, stamp: Stamp)
       color: PAPER.quiet,
       columns: [
         { width: '*', text: `${content.laboratory.name} · ${place}` },
-        { width: 'auto', text: `${content.title} ${content.number}${revision} · page ${page} of ${pages}` },
+        {
+          width: 'auto',
+          text: say(
+            { code: 'doc.page', numbers: { title: content.title, number: `${content.number}${revision}`, page, pages } },
+            language,
+          ),
+        },
       ],
     }),
     // A heading never stands alone at the foot of a page.

@@ -4,7 +4,8 @@ import type { CertificateVersion2 } from '@/core/certificate';
 import { certificateContent } from '@/core/certificate/content';
 import { results } from '@/core/results/results';
 import { INSPECTION_ITEMS } from '@/features/counter/server';
-import { say } from '@/core/words/say';
+import { say, type Language } from '@/core/words/say';
+import { inLanguage, textIn } from '@/procedures/in-language';
 import { receipt, ticket, type Inspection } from '@/data/schema';
 import type { LoadedRun } from '@/features/bench/server';
 import { dateIn } from '@/platform/clock';
@@ -17,6 +18,7 @@ import { annexesWanted } from './annexes-wanted';
 import { workedOn } from './worked-on';
 import '@/core/words/en/certificate';
 import '@/core/words/en/services';
+import '@/core/words/de';
 
 /** What stands on the document besides the run: whose instrument, how it came in, what the customer told us. */
 export async function factsFor({ tx }: Pick<UseCaseContext, 'tx'>, { row }: LoadedRun) {
@@ -29,8 +31,9 @@ export async function factsFor({ tx }: Pick<UseCaseContext, 'tx'>, { row }: Load
         .where(eq(ticket.id, row.ticketId))
     : [];
   const { zone } = await readSettings(tx);
-  const { name, address, contact, email } = found.customer;
+  const { name, address, contact, email, language } = found.customer;
   return {
+    language,
     customer: { name, address, contact: [came?.receipt.contact || contact, email].filter(Boolean).join(', ') },
     received: came ? dateIn(zone, came.receipt.receivedAt) : null,
     dueAgreed: came?.ticket.dueAgreed ?? false,
@@ -39,28 +42,35 @@ export async function factsFor({ tx }: Pick<UseCaseContext, 'tx'>, { row }: Load
       model: found.model,
       serial: found.asset.serial,
       tag: found.asset.tag,
-      condition: conditionText(came?.ticket.inspection ?? {}),
+      condition: conditionText(came?.ticket.inspection ?? {}, language),
     },
     supplied: [
-      ...(found.asset.tag ? [say({ code: 'supplied.tag', numbers: { tag: found.asset.tag } })] : []),
-      ...(came ? [say({ code: 'supplied.service', numbers: { service: say({ code: `service.${came.ticket.service}` }) } })] : []),
+      ...(found.asset.tag ? [say({ code: 'supplied.tag', numbers: { tag: found.asset.tag } }, language)] : []),
+      ...(came
+        ? [
+            say(
+              { code: 'supplied.service', numbers: { service: say({ code: `service.${came.ticket.service}` }, language) } },
+              language,
+            ),
+          ]
+        : []),
       ...(came?.ticket.note ? [came.ticket.note] : []),
     ],
   };
 }
 
-function conditionText(inspection: Inspection): string[] {
-  const label = (id: string) => INSPECTION_ITEMS.find((item) => item.id === id)?.label ?? id;
+function conditionText(inspection: Inspection, language: Language): string[] {
+  const label = (id: string) => textIn(INSPECTION_ITEMS.find((item) => item.id === id)?.label ?? id, language);
   const of = (result: Inspection[string]['result']) => Object.entries(inspection).filter(([, entry]) => entry.result === result);
   // The document says only what was looked at.
   const faults = of('fault').map(([id, { note }]) =>
-    say({ code: 'condition.fault', numbers: { item: label(id), note: note ?? '' } }),
+    say({ code: 'condition.fault', numbers: { item: label(id), note: note ?? '' } }, language),
   );
   const sound = of('pass').map(([id]) => label(id));
-  if (faults.length + sound.length === 0) return [say({ code: 'condition.notInspected' })];
+  if (faults.length + sound.length === 0) return [say({ code: 'condition.notInspected' }, language)];
   return [
     ...faults,
-    ...(sound.length && !faults.length ? [say({ code: 'condition.sound', numbers: { items: sound.join('; ') } })] : []),
+    ...(sound.length && !faults.length ? [say({ code: 'condition.sound', numbers: { items: sound.join('; ') } }, language)] : []),
   ];
 }
 
@@ -85,9 +95,10 @@ export async function contentOf(
   const finished = workedOn(state, settings.zone, now);
   const wanted = await annexesWanted(tx, loaded.row.id);
   const annexes = { budgets: given.annexes?.budgets ?? wanted.budgets, traces: given.annexes?.traces ?? wanted.traces };
+  const worded = inLanguage(procedure, state, facts.language);
   const content = certificateContent({
-    procedure,
-    state,
+    ...worded,
+    language: facts.language,
     number: given.number,
     previous: given.previous,
     software: software(),

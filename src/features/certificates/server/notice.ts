@@ -1,6 +1,6 @@
 import { and, desc, eq, lt } from 'drizzle-orm';
 import { draftNotice, type NoticeDraft } from '@/core/certificate/notice';
-import { say } from '@/core/words/say';
+import { say, type Numbers } from '@/core/words/say';
 import type { Transaction } from '@/data/connection';
 import { customer, customerNotice, runSummary } from '@/data/schema';
 import { loadRun, type LoadedRun } from '@/features/bench/server';
@@ -10,6 +10,7 @@ import { readSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
 import { ownedAsset } from './owned-asset';
 import '@/core/words/en/certificate';
+import '@/core/words/de';
 
 /** What the customer would be told of a run whose as-found was outside; null when there is nothing to tell. */
 export async function noticeFor(tx: Transaction, runId: string): Promise<(NoticeDraft & { recipient: string }) | null> {
@@ -75,10 +76,13 @@ export async function releaseNotice({ tx, now, actor }: UseCaseContext, loaded: 
     .onConflictDoNothing();
 }
 
-/** The customer of a document is told in plain words that it changed. Without a mail address the office sees it in the outbox of letters. */
-async function tell({ tx, now }: UseCaseContext, customerId: string, subject: string, body: string): Promise<void> {
+type Told = 'mail.revised' | 'mail.withdrawn';
+/** The customer of a document is told in plain words that it changed, in their language. Without a mail address the office sees it in the outbox of letters. */
+async function tell({ tx, now }: UseCaseContext, customerId: string, what: Told, numbers: Numbers): Promise<void> {
   const [owner] = await tx.select().from(customer).where(eq(customer.id, customerId));
-  await post(tx, now, { customerId, recipient: owner?.email ?? '', subject, body });
+  const language = owner?.language ?? 'en';
+  const subject = say({ code: `${what}Subject`, numbers }, language);
+  await post(tx, now, { customerId, recipient: owner?.email ?? '', subject, body: say({ code: what, numbers }, language) });
 }
 
 /** Into the outbox, where there is a mail address. */
@@ -95,7 +99,7 @@ export async function tellRevision(
 ): Promise<void> {
   const settings = await readSettings(context.tx);
   const numbers = { number, reason, laboratory: [settings.name, settings.contact].filter(Boolean).join(', ') };
-  await tell(context, row.customerId, say({ code: 'mail.revisedSubject', numbers }), say({ code: 'mail.revised', numbers }));
+  await tell(context, row.customerId, 'mail.revised', numbers);
 }
 
 export async function tellWithdrawal(
@@ -110,10 +114,5 @@ export async function tellWithdrawal(
     reason,
     laboratory: [settings.name, settings.contact].filter(Boolean).join(', '),
   };
-  await tell(
-    context,
-    withdrawn.customerId,
-    say({ code: 'mail.withdrawnSubject', numbers }),
-    say({ code: 'mail.withdrawn', numbers }),
-  );
+  await tell(context, withdrawn.customerId, 'mail.withdrawn', numbers);
 }

@@ -1,10 +1,13 @@
 import { format, parseISO } from 'date-fns';
+import type { Language } from '@/core/words/say';
 import type { Content, ContentTable, TableCell } from 'pdfmake/interfaces';
 
 /** What every layout on paper is made of. */
 export const PAPER = { ink: '#1f2a26', quiet: '#66706a', green: '#1d4a3f', line: '#b9b3a4', ground: '#f4efe4' };
 
-export const day = (date: string) => format(parseISO(date), 'd MMM yyyy');
+/** A day as the language of the document writes it. */
+export const day = (date: string, language: Language = 'en') =>
+  format(parseISO(date), language === 'de' ? 'dd.MM.yyyy' : 'd MMM yyyy');
 export const heading = (text: string): Content => ({
   text,
   bold: true,

@@ -1,11 +1,12 @@
 import { and, asc, eq, ne, notInArray, sql } from 'drizzle-orm';
-import { say } from '@/core/words/say';
+import { say, type Language } from '@/core/words/say';
 import type { Transaction } from '@/data/connection';
 import { certificate, customer, customerContact, receipt, ticket } from '@/data/schema';
 import { hostOf, putMails } from '@/platform/put-mail';
 import { readSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
 import '@/core/words/en/letters';
+import '@/core/words/de';
 
 /**
  * A document that was approved goes to its customer: to the first contact who is there for certificates, else to the customer's own address, with the PDF and what of the receipt is ready for collection. Nothing where the workshop or
@@ -21,18 +22,22 @@ export async function tellIssued({ tx, now }: UseCaseContext, certificateId: str
     .where(eq(certificate.id, certificateId));
   if (!found?.owner.wantsCertificates) return;
   const { document, owner } = found;
+  const { language } = owner;
   const to = await certificatesTo(tx, owner);
   if (!to.email) return;
   const { item, conformity } = document.content as { item: Item; conformity?: { sentences?: string[] } };
   const numbers = { number: document.number, maker: item.maker, model: item.model, serial: item.serial };
   const without = document.series === 'N';
   const lines = [
-    say({ code: to.name ? 'letter.greeting' : 'letter.greetingNobody', numbers: { name: to.name } }),
+    say({ code: to.name ? 'letter.greeting' : 'letter.greetingNobody', numbers: { name: to.name } }, language),
     '',
-    say({ code: without ? 'letter.withoutCalibration' : 'letter.issued', numbers: { ...numbers, tag: item.tag ?? '' } }),
+    say(
+      { code: without ? 'letter.withoutCalibration' : 'letter.issued', numbers: { ...numbers, tag: item.tag ?? '' } },
+      language,
+    ),
     ...(conformity?.sentences ?? []),
     '',
-    ...(await readyLines(tx, document.ticketId)),
+    ...(await readyLines(tx, document.ticketId, language)),
     '',
     settings.name,
     settings.address,
@@ -44,7 +49,7 @@ export async function tellIssued({ tx, now }: UseCaseContext, certificateId: str
       {
         customerId: owner.id,
         recipient: to.email,
-        subject: say({ code: without ? 'letter.withoutSubject' : 'letter.issuedSubject', numbers }),
+        subject: say({ code: without ? 'letter.withoutSubject' : 'letter.issuedSubject', numbers }, language),
         body: lines.join('\n'),
         attachedCertificate: document.id,
       },
@@ -81,7 +86,7 @@ async function certificatesTo(
 }
 
 /** Whether all that came together can be fetched, or how many are still worked on. */
-async function readyLines(tx: Transaction, ticketId: string | null): Promise<string[]> {
+async function readyLines(tx: Transaction, ticketId: string | null, language: Language): Promise<string[]> {
   if (!ticketId) return [];
   const [own] = await tx
     .select({ receiptId: ticket.receiptId, number: receipt.number })
@@ -95,5 +100,5 @@ async function readyLines(tx: Transaction, ticketId: string | null): Promise<str
     .where(
       and(eq(ticket.receiptId, own.receiptId), ne(ticket.id, ticketId), notInArray(ticket.status, ['toReturn', 'returned'])),
     );
-  return [say({ code: 'letter.ready', numbers: { receipt: own.number, open: open.length } })];
+  return [say({ code: 'letter.ready', numbers: { receipt: own.number, open: open.length } }, language)];
 }

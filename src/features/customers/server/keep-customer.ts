@@ -56,6 +56,7 @@ const CORRECTED = [
   'annexBudgets',
   'annexTraces',
   'wantsCertificates',
+  'language',
 ] as const;
 
 /**

@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { format, parseISO } from 'date-fns';
 import { and, eq, inArray, isNotNull, isNull, lte, ne, sql } from 'drizzle-orm';
-import { say } from '@/core/words/say';
+import { say, type Numbers, type WordCode } from '@/core/words/say';
+import { checkOrigin } from '@/platform/check-origin';
 import { reminderStage, type ReminderStage } from '@/core/interval/reminder-stage';
 import type { Transaction } from '@/data/connection';
 import { asset, customer, customerContact, instrumentModel, reminder } from '@/data/schema';
@@ -13,6 +14,7 @@ import { readSettings, type WorkshopSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
 
 import '@/core/words/en/letters';
+import '@/core/words/de';
 
 type Row = Awaited<ReturnType<typeof dueUntold>>[number];
 interface Line {
@@ -106,6 +108,9 @@ async function dueUntold(
         id: customer.id,
         name: customer.name,
         unsubscribe: customer.unsubscribeToken,
+        language: customer.language,
+        /** Somebody of theirs books by the window. */
+        books: sql<boolean>`exists (select from customer_contact w where w.customer_id = ${customer.id} and 'windowActs' = any(w.purposes))`,
         contact: sql<string>`coalesce(${told.name}, ${customer.contact})`,
         email: sql<string>`coalesce(${told.email}, ${customer.email})`,
       },
@@ -126,7 +131,8 @@ async function dueUntold(
         // By mail, or where there is none by post.
         sql`(coalesce(${told.email}, ${customer.email}) <> '' or ${customer.address} <> '')`,
         isNull(reminder.id),
-        // What stands in our own house is not asked for.
+        // What is booked comes anyway; what stands in our own house is not asked for.
+        sql`not exists (select from booking_item i where i.asset_id = ${asset.id} and i.open)`,
         sql`not exists (select from ticket t where t.asset_id = ${asset.id} and t.status <> 'returned')`,
       ),
     )
@@ -147,34 +153,33 @@ function groupByCustomer(lines: Line[]): Map<string, Line[]> {
   return groups;
 }
 
-const STAGE_TEXT: Record<ReminderStage, string> = { ahead: 'due soon', at: 'due now', after: 'overdue' };
-
 function text(lines: Line[], settings: WorkshopSettings): { subject: string; body: string } {
   const { customer } = lines[0]!.row;
+  const { language } = customer;
+  const w = (code: Extract<WordCode, `reminder.${string}` | 'unsubscribe.line'>, numbers: Numbers = {}) =>
+    say({ code, numbers }, language);
+  const onDay = (due: string) => format(parseISO(due), language === 'de' ? 'dd.MM.yyyy' : 'd MMM yyyy');
   const rows = lines.map(
     ({ row, stage }) =>
-      `  ${format(parseISO(row.nextDue!), 'd MMM yyyy').padEnd(12)} ${STAGE_TEXT[stage].padEnd(9)} ${row.maker} ${row.model}, serial ${row.serial}${row.tag ? `, your tag ${row.tag}` : ''}`,
+      `  ${onDay(row.nextDue!).padEnd(12)} ${w(`reminder.stage.${stage}`).padEnd(9)} ${row.maker} ${row.model}, ${w('reminder.serial', { serial: row.serial })}${row.tag ? w('reminder.tag', { tag: row.tag }) : ''}`,
   );
-  const count = `${lines.length} instrument${lines.length === 1 ? '' : 's'}`;
+  const numbers = { count: lines.length, customer: customer.name };
   return {
-    subject: `Calibration due: ${count}`,
+    subject: w('reminder.subject', numbers),
     body: [
-      `Good day${customer.contact ? `, ${customer.contact}` : ''},`,
+      customer.contact ? w('reminder.hello', { name: customer.contact }) : w('reminder.helloNobody'),
       '',
-      `${count} of ${customer.name} ${lines.length === 1 ? 'is' : 'are'} due for calibration:`,
+      w('reminder.what', numbers),
       '',
       ...rows,
       '',
-      customer.email
-        ? 'Bring or send them in, or answer this mail and we keep a place on the bench.'
-        : 'Bring or send them in, or tell us and we keep a place on the bench.',
-      'An instrument that is overdue should not be relied on until it has been calibrated.',
+      w(customer.email ? 'reminder.byMail' : 'reminder.byPost'),
+      ...(customer.books ? [w('reminder.byWindow', { address: `${checkOrigin()}/window` })] : []),
+      w('reminder.caution'),
       '',
       settings.name,
       settings.address,
-      ...(customer.email
-        ? ['', say({ code: 'unsubscribe.line', numbers: { address: unsubscribeAddress(customer.unsubscribe) } })]
-        : []),
+      ...(customer.email ? ['', w('unsubscribe.line', { address: unsubscribeAddress(customer.unsubscribe) })] : []),
     ].join('\n'),
   };
 }

@@ -44,7 +44,10 @@ export async function doWindowRequest(db: Database, requestId: string, now: Date
 
 function refusalOf(error: unknown): WindowAnswer | null {
   if (error instanceof Problem) return { message: error.message, fields: error.fields };
-  if (error instanceof ValidationError) return { message: error.message };
+  if (error instanceof ValidationError) {
+    const each = error.inner.length ? error.inner : [error];
+    return { message: each[0]!.message, fields: Object.fromEntries(each.map(({ path, message }) => [path ?? '', message])) };
+  }
   return null;
 }
 

@@ -25,7 +25,10 @@ export const REQUESTS = {
 } as const;
 export type RequestKind = keyof typeof REQUESTS;
 export const REQUEST_KINDS = Object.keys(REQUESTS) as RequestKind[];
-export const sendSchema = yup.object({ kind: yup.string().oneOf(REQUEST_KINDS).required(), what: yup.object().required() });
+export const sendSchema = yup.object({
+  kind: yup.string().oneOf(REQUEST_KINDS).required(),
+  what: yup.mixed<object>().required(),
+});
 export const askSchema = yup.object({
   email: text(160)
     .email(() => say({ code: 'window.noMail' }))

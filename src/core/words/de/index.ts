@@ -1,0 +1,28 @@
+import { BUDGET } from './budget';
+import { CERTIFICATE } from './certificate';
+import { CHANGED } from './changed';
+import { DOCUMENT } from './document';
+import { JUDGEMENT } from './judgement';
+import { LETTERS } from './letters';
+import { MEASURANDS } from './measurands';
+import { NOT_PLAIN } from './not-plain';
+import { REMARKS } from './remarks';
+import { SERVICES } from './services';
+import { SOURCES } from './sources';
+import { STATUS } from './status';
+
+/** The German catalogue: what leaves the house. The same files and codes as the English one has for it. */
+export const DE = {
+  budget: BUDGET,
+  certificate: CERTIFICATE,
+  changed: CHANGED,
+  document: DOCUMENT,
+  judgement: JUDGEMENT,
+  letters: LETTERS,
+  measurands: MEASURANDS,
+  'not-plain': NOT_PLAIN,
+  remarks: REMARKS,
+  services: SERVICES,
+  sources: SOURCES,
+  status: STATUS,
+} as const;
