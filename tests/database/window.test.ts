@@ -1,5 +1,5 @@
 import { addDays, format } from 'date-fns';
-import { eq } from 'drizzle-orm';
+import { eq, sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Actor } from '@/core/record/event';
 import { asset, certificate, customer, customerContact, mail, windowLink, windowRequest } from '@/data/schema';
@@ -164,6 +164,9 @@ describe('what is seen', () => {
       await ownJson(tx, seen.documents[0]!.id),
     ]);
     expect(files!.slice(0, 2)).toEqual([null, null]);
+    const drawn = (id: string) =>
+      atWindow(secret, async (tx) => (await tx.execute(sql`select window_draw(${id}::uuid) as drawn`)).rows[0]!.drawn);
+    expect([await drawn(foreign!.id), await drawn(seen.documents[0]!.id)]).toEqual([false, true]);
     expect(JSON.parse((files![2] as { text: string }).text).content.number).toBe(seen.documents[0]!.number);
   });
 

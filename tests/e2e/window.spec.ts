@@ -57,9 +57,10 @@ test('from the mailed link to the receipt: may I use it today, a bump, a booking
   await expect(customer.getByTestId('report-fault').getByText('The workshop has it.')).toBeVisible({ timeout: 30_000 });
   // A document as it was issued, through the window's own role.
   const pdf = customer.locator('a[href$="/pdf"]').first();
-  expect(
-    (await (await customer.request.get(`${outside}${await pdf.getAttribute('href')}`)).body()).subarray(0, 5).toString(),
-  ).toBe('%PDF-');
+  const address = `${outside}${await pdf.getAttribute('href')}`;
+  await expect
+    .poll(async () => (await (await customer.request.get(address)).body()).subarray(0, 5).toString(), { timeout: 60_000 })
+    .toBe('%PDF-');
   const [foreign] = await query<{ id: string }>(
     'select c.id from certificate c where c.customer_id <> (select customer_id from customer_contact where email = $1) limit 1',
     [ILKA],

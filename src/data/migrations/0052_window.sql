@@ -82,9 +82,16 @@ begin
   return made;
 end $$;
 create function public_zone() returns text language sql stable security definer set search_path = public, pg_temp as $$ select coalesce((select value->>'zone' from setting where key = 'workshop'), 'UTC') $$;
-revoke all on function as_window(text), window_who(), window_customer(), window_ask(text), window_enter(text, text), window_leave(), window_send(text, jsonb), public_zone() from public;
+-- Has a document of theirs drawn that nobody opened yet.
+create function window_draw(certificate_id uuid) returns boolean language plpgsql security definer set search_path = public, pg_temp as $$
+begin
+  if not exists (select from certificate c where c.id = certificate_id and c.customer_id = window_customer()) then return false; end if;
+  perform enqueue_job('drawDocument', json_build_object('certificateId', certificate_id), 'draw/' || certificate_id, null, -10, 5, null);
+  return true;
+end $$;
+revoke all on function window_draw(uuid), as_window(text), window_who(), window_customer(), window_ask(text), window_enter(text, text), window_leave(), window_send(text, jsonb), public_zone() from public;
 grant execute on function window_ask(text), window_enter(text, text) to werkbank_public, werkbank_app;
-grant execute on function window_who(), window_customer(), window_leave(), window_send(text, jsonb), public_zone(), public_workshop() to werkbank_window, werkbank_public, werkbank_app;
+grant execute on function window_draw(uuid), window_who(), window_customer(), window_leave(), window_send(text, jsonb), public_zone(), public_workshop() to werkbank_window, werkbank_public, werkbank_app;
 
 grant usage on schema public to werkbank_window;
 grant select (id, name, address) on customer to werkbank_window;

@@ -80,7 +80,7 @@ export const WINDOW = {
   'window.print': 'Print',
   'window.pdf': 'PDF',
   'window.data': 'data',
-  'window.waits': 'The file is being drawn. Try again in a moment.',
+  'window.waits': 'The file is being drawn. It comes in a moment.',
   'window.reports': 'From the window',
   'window.reportsHow': 'What customers reported by their window, until somebody has seen to it.',
   'window.report.fault': 'fault',
