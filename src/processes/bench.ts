@@ -10,6 +10,7 @@ import { benchExposures } from './bench-exposures';
 import { benchGas } from './bench-gas';
 import { benchSettling } from './bench-settling';
 import { benchJudge } from './bench-judge';
+import { benchRecall } from './bench-recall';
 import { dueList } from '@/features/due/server';
 import { probeSheetAgainstSql } from './bench-probe';
 import { inTurn, verdict } from './in-turn';
@@ -103,6 +104,7 @@ const results = [
   benchExposures(),
   benchDips(),
   ...(await benchJudge()),
+  await benchRecall(),
   await certificatesAgainstLibrary(),
   await probeSheetAgainstSql(),
   await dueListAgainstSql(),
