@@ -73,7 +73,7 @@ test('a bottle from suspicion to letters: judged anew, decided, released by the 
   await expect(signatory.getByTestId('step-told')).toContainText('told');
   await signatory.getByRole('link', { name: 'What rests on it, judged anew' }).click();
   // Back from a value to the certificate of what it was compared with.
-  await signatory.getByTestId('recall-lines').locator('a[href^="/runs/"]').first().click();
-  await signatory.goto(`${new URL(signatory.url()).pathname}/trace`);
+  const run = await signatory.getByTestId('recall-lines').locator('a[href^="/runs/"]').first().getAttribute('href');
+  await signatory.goto(`${run}/trace`);
   await expect(signatory.getByTestId('traced-values').locator(`a[href="/shelf/${bottle!.id}"]`).first()).toBeVisible();
 });
