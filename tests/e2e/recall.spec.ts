@@ -13,7 +13,9 @@ test('a bottle from suspicion to letters: judged anew, decided, released by the 
     where r.kind = 'gas' and c->>'substance' = 'CO' and c->>'unit' = 'ppm' and not exists (select from suspicion x where x.reference_id = r.id) group by 1, 2, 3 having count(distinct u.run_id) between 5 and 60 order by 4 limit 1`);
   await signIn(page, 'technician', `/shelf/${bottle!.id}`);
   await page.getByRole('link', { name: 'Where it was used' }).click();
-  await expect(page.getByTestId('trace-counts')).toContainText(`${bottle!.runs} runs`);
+  // Others may have used it meanwhile.
+  const counted = Number.parseInt(await page.getByTestId('trace-counts').innerText(), 10);
+  expect(counted).toBeGreaterThanOrEqual(bottle!.runs);
   await page.goto(`/shelf/${bottle!.id}`);
   const form = page.getByTestId('suspect');
   await form.getByText('Suspect it', { exact: true }).click();
