@@ -4,7 +4,8 @@ import { Dec } from '../quantity/decimal';
 import type { VerdictState } from '../record/judgement';
 import { ROOM } from '../record/room';
 import type { RecordedReading, RunState } from '../record/state';
-import { judgeTyped } from '../run/judge-typed';
+import { judgeAtPoint } from '../run/judge-at-point';
+import { resolveTarget } from '../run/resolve-target';
 import { stateAt } from '../run/state-at';
 import { isRefusal } from '../words/refusal';
 import { judgedOf, type Judged, type ResultLine } from './judged';
@@ -91,38 +92,42 @@ function sideAnew(
   const reading = state.readings.find((one) => one.seq === judged.seq)!;
   const before = reading.target?.value;
   if (before === undefined) return null;
+  const moment = { procedure, line, reading };
   const cannot = {
     now: null,
     judged: { ...judged, reference: null, deviation: null, verdict: 'notJudged' as const, counts: true },
   };
-  const tried = trial ? again(procedure, trial, line, reading) : undefined;
-  if (tried !== undefined && tried?.target?.value !== before && judgeable(procedure, state, line, reading)) return cannot;
-  const result = again(procedure, thought, line, reading);
-  if (result && result.target?.value === before) return null;
+  // What it is compared with is worked out first: most results don't rest on it, and need no budget.
+  if (trial && targetAnew(trial, moment) !== before && targetAnew(state, moment) !== null) return cannot;
+  const context = contextOf(thought, moment);
+  const target = resolveTarget(context);
   // Beyond what the reference serves for: with what is thought, nothing can be said of it.
-  if (!result) return judgeable(procedure, state, line, reading) ? cannot : null;
-  const anew = judgedOf({ ...reading, target: result.target, judgement: result.judgement });
+  if (target === null || isRefusal(target)) return targetAnew(state, moment) === null ? null : cannot;
+  if (target.value === before) return null;
+  const { capture } = reading;
+  const judgement = judgeAtPoint(reading.reading, target, { ...context, ...(capture ? { capture } : {}) });
+  const anew = judgedOf({ ...reading, target, judgement });
   return { now: figures(anew), judged: anew };
 }
 
-/** Whether it can be judged at all as it stands: a reading of an older form may not. */
-const judgeable = (procedure: Procedure, state: RunState, line: ResultLine, reading: RecordedReading) =>
-  again(procedure, state, line, reading) !== null;
+interface Moment {
+  procedure: Procedure;
+  line: ResultLine;
+  reading: RecordedReading;
+}
 
-function again(procedure: Procedure, state: RunState, line: ResultLine, reading: RecordedReading) {
-  const point = procedure.points.find((one) => one.id === line.point)!;
-  const channel = state.channels.find((one) => one.id === line.channel)!;
-  const result = judgeTyped({
-    procedure,
-    state: stateAt(state, reading),
-    point,
-    channel,
-    text: reading.reading.text,
-    status: reading.reading.status,
-    inputs: reading.inputs,
-    ...(reading.capture ? { capture: reading.capture } : {}),
-  });
-  return isRefusal(result) ? null : result;
+const contextOf = (state: RunState, { procedure, line, reading }: Moment) => ({
+  procedure,
+  state: stateAt(state, reading),
+  point: procedure.points.find((one) => one.id === line.point)!,
+  channel: state.channels.find((one) => one.id === line.channel)!,
+  inputs: reading.inputs,
+});
+
+/** What a reading is compared with in a state; null where that can't be worked out. */
+function targetAnew(state: RunState, moment: Moment): string | null {
+  const target = resolveTarget(contextOf(state, moment));
+  return target === null || isRefusal(target) ? null : target.value;
 }
 
 /** The run with the reference as it is thought: in every slot it stood in, and in the room's conditions that it read. */

@@ -5,7 +5,7 @@ import { judgeTyped } from './judge-typed';
 import type { Handling } from './handling';
 import { apply } from './reduce';
 import { isRefusal, refuse, type Refusal } from '../words/refusal';
-import { isStruck, measuredChannels } from '../record/state';
+import { copyState, isStruck, measuredChannels } from '../record/state';
 import { stateAt } from './state-at';
 
 /**
@@ -25,7 +25,7 @@ export function handleCorrect(command: Extract<Command, { type: 'correct' }>, ha
     });
   const where = { step: wrong.step, iteration: wrong.iteration };
   const bound: EventDraft[] = [];
-  const then = stateAt(state, wrong);
+  const then = stateAt(copyState(state), wrong);
   if (command.reference) {
     const slot = procedure.slots.find((one) => 'slot' in point.target && one.id === point.target.slot);
     const reference = context.references[command.reference];
