@@ -21,7 +21,7 @@ import '@/core/words/en/services';
 import '@/core/words/de';
 
 /** What stands on the document besides the run: whose instrument, how it came in, what the customer told us. */
-export async function factsFor({ tx }: Pick<UseCaseContext, 'tx'>, { row }: LoadedRun) {
+export async function factsFor({ tx }: Pick<UseCaseContext, 'tx'>, { row }: LoadedRun, asked?: Language) {
   const found = await ownedAsset(tx, row);
   const [came] = row.ticketId
     ? await tx
@@ -31,7 +31,8 @@ export async function factsFor({ tx }: Pick<UseCaseContext, 'tx'>, { row }: Load
         .where(eq(ticket.id, row.ticketId))
     : [];
   const { zone } = await readSettings(tx);
-  const { name, address, contact, email, language } = found.customer;
+  const { name, address, contact, email } = found.customer;
+  const language = asked ?? found.customer.language;
   return {
     language,
     customer: { name, address, contact: [came?.receipt.contact || contact, email].filter(Boolean).join(', ') },
@@ -83,11 +84,13 @@ export async function contentOf(
     previous: CertificateVersion2['previous'];
     due: CertificateVersion2['due'];
     annexes?: Partial<CertificateVersion2['annexes']> | undefined;
+    /** A revision keeps the language of what it replaces. */
+    language?: Language | undefined;
   },
 ): Promise<CertificateVersion2> {
   const { state, procedure } = loaded;
   const settings = await readSettings(tx);
-  const facts = await factsFor({ tx }, loaded);
+  const facts = await factsFor({ tx }, loaded, given.language);
   const days = results({ procedure, state })
     .flatMap((line) => [line.found?.at ?? [], line.left?.at ?? []].flat())
     .map((at) => state.paper?.day ?? dateIn(settings.zone, new Date(at)))

@@ -61,7 +61,8 @@ export async function insertRevision(
       replaces: earlier.id,
     },
     async (previous) => {
-      const next = await contentOf(context, loaded, { number: earlier.number, previous, due, annexes });
+      const language = isVersion2(earlier.content) ? earlier.content.language : undefined;
+      const next = await contentOf(context, loaded, { number: earlier.number, previous, due, annexes, language });
       if (isVersion2(earlier.content)) return revisedContent({ previous: earlier.content, next, reason });
       const { number, revision } = earlier.content;
       const changed = [say({ code: 'changed.form' })];
