@@ -34,6 +34,10 @@ describe('the German catalogue', () => {
     expect(say({ code: 'reminder.subject', numbers: { count: 1 } }, 'de')).toBe('Kalibrierung fällig: 1 Gerät');
     expect(say({ code: 'reminder.subject', numbers: { count: 3 } }, 'de')).toBe('Kalibrierung fällig: 3 Geräte');
   });
+  it('its files are named among those with an effect: a bundler leaves the others out', () => {
+    const { sideEffects } = JSON.parse(readFileSync(join(process.cwd(), 'package.json'), 'utf8')) as { sideEffects: string[] };
+    for (const language of ['en', 'de']) expect(sideEffects).toContain(`**/core/words/${language}/*.ts`);
+  });
   it('a code that it lacks is said in English rather than not at all', () => {
     addWords({ 'test.only': 'only English' });
     expect(say({ code: 'test.only' as WordCode }, 'de')).toBe('only English');

@@ -1,4 +1,3 @@
-import { addWords } from '../registry';
 import { BUDGET } from './budget';
 import { CERTIFICATE } from './certificate';
 import { CHANGED } from './changed';
@@ -27,6 +26,3 @@ export const DE = {
   sources: SOURCES,
   status: STATUS,
 } as const;
-
-// Said here once more: a bundler takes a file that only gathers others for one without effect, and leaves it and them out.
-for (const part of Object.values(DE)) addWords(part, 'de');
