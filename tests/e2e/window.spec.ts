@@ -1,4 +1,4 @@
-import { addDays, format } from 'date-fns';
+import { format } from 'date-fns';
 import { expect } from '@playwright/test';
 import { query, signIn, test } from './people';
 
@@ -117,5 +117,4 @@ test('from the mailed link to the receipt: may I use it today, a bump, a booking
   await expect(other.getByLabel('Mail address')).toBeVisible();
   await other.goto(`${outside}/window/documents`);
   await expect(other.getByLabel('Mail address')).toBeVisible();
-  expect(format(addDays(new Date(), 0), 'yyyy-MM-dd')).toBe(today);
 });

@@ -7,5 +7,5 @@ export { keepUse, usesOfAsset, type UseRow } from './server/uses';
 export { makeReminders } from './server/reminders';
 export { emptyOutbox, markCutOff, type Emptied } from './server/empty-outbox';
 export { outbox, sendAgain } from './server/outbox';
-export { BY_ITSELF, remindedLast, remindToday } from './server/remind-today';
+export { remindedLast, remindToday } from './server/remind-today';
 export { asLetter, lettersToPrint, notePrinted, postToDo } from './server/letters';

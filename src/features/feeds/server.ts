@@ -1,2 +1,2 @@
 export { feedCalendar } from './server/feed-calendar';
-export { allFeeds, endFeed, feedAddress, makeFeed, newSecret } from './server/keep-feed';
+export { allFeeds, endFeed, feedAddress, makeFeed } from './server/keep-feed';

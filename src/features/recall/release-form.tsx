@@ -5,10 +5,10 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { say } from '@/core/words/say';
 import { attempt, messageBeside } from '@/platform/client/result';
+import { PasswordToSign } from '@/features/certificates';
 import { Field } from '@/ui/field';
 import { keepRecallTextAction, releaseRecallAction } from './actions';
 import '@/core/words/en/recall';
-import '@/core/words/en/sign';
 
 /** What stands before the list in every letter. */
 export function SaidForm({ id, said }: { id: string; said: string }) {
@@ -53,15 +53,7 @@ export function ReleaseForm({ id }: { id: string }) {
     <form className="sheet mb-3" onSubmit={release} data-testid="release-recall">
       <p className="mb-2">{say({ code: 'recall.releaseHow' })}</p>
       <div className="d-flex flex-wrap gap-2">
-        <Form.Control
-          type="password"
-          autoComplete="current-password"
-          aria-label={say({ code: 'sign.password' })}
-          placeholder={say({ code: 'sign.password' })}
-          value={password}
-          onChange={(event) => setPassword(event.target.value)}
-          style={{ width: '15rem' }}
-        />
+        <PasswordToSign value={password} onChange={setPassword} />
         <Button type="submit" size="lg" disabled={busy}>
           {say({ code: 'recall.release' })}
         </Button>

@@ -1,7 +1,7 @@
 export { askSchema, enterSchema, sendSchema } from './server/request-schema';
 export { ownJson } from './server/own-json';
 export { doWindowRequest } from './server/do-request';
-export { digestOf, sendWindowLinks } from './server/window-link';
+export { sendWindowLinks } from './server/window-link';
 export { openReports, seeReport } from './server/reports';
 export {
   ownBookable,

@@ -1,13 +1,13 @@
 import { addDays, format, subHours } from 'date-fns';
 import { asc, eq, sql } from 'drizzle-orm';
-import { randomBytes } from 'node:crypto';
 import { mondayOf } from '@/core/booking/week-load';
 import type { Actor } from '@/core/record/event';
 import type { Database, Transaction } from '@/data/connection';
 import { asset, customer, customerContact, windowLink } from '@/data/schema';
 import { announce, bookable } from '@/features/bookings/server';
 import { keepContact } from '@/features/customers/server';
-import { digestOf, doWindowRequest } from '@/features/window/server';
+import { doWindowRequest } from '@/features/window/server';
+import { digestOf, newSecret } from '@/platform/secret';
 import { atWindow } from '@/platform/window-door';
 
 type As = <T>(actor: Actor, work: (tx: Transaction) => Promise<T>) => Promise<T>;
@@ -55,7 +55,7 @@ export async function atTheWindow(db: Database, as: As, counter: Actor, now: Dat
     await person('Piet Loos', 'piet.loos@window.example', ['window']);
   });
   const [acts] = await db.select().from(customerContact).where(eq(customerContact.email, 'ilka.thorn@window.example'));
-  const [link, secret] = [randomBytes(24).toString('base64url'), randomBytes(32).toString('base64url')];
+  const [link, secret] = [newSecret(), newSecret()];
   await as(counter, (tx) =>
     tx
       .insert(windowLink)

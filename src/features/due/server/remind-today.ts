@@ -1,16 +1,13 @@
 import { desc, eq, sql } from 'drizzle-orm';
 import { hourIn } from '@/core/interval/hour-in';
-import type { Actor } from '@/core/record/event';
 import type { Database, Transaction } from '@/data/connection';
 import { houseCheck } from '@/data/schema';
 import { asActor } from '@/platform/as-actor';
+import { BY_ITSELF } from '@/platform/by-itself';
 import { dateIn } from '@/platform/clock';
 import { keepHouseCheck } from '@/platform/house-check';
 import { readSettings } from '@/platform/settings';
 import { makeReminders } from './reminders';
-
-/** Who did it, where nobody pressed anything. */
-export const BY_ITSELF: Actor = { id: 'house', name: 'the house by itself', role: 'counter' };
 
 /** The newest day on which reminders went out by themselves, and what came of it. */
 export async function remindedLast(tx: Transaction | Database) {

@@ -1,9 +1,9 @@
-import { createHash, randomBytes } from 'node:crypto';
 import { and, desc, eq, isNull } from 'drizzle-orm';
 import { say } from '@/core/words/say';
 import type { Transaction } from '@/data/connection';
 import { calendarFeed, customer, user } from '@/data/schema';
 import { checkOrigin } from '@/platform/check-origin';
+import { digestOf, newSecret } from '@/platform/secret';
 import { need } from '@/platform/need';
 import { Problem } from '@/platform/problem';
 import { readSettings } from '@/platform/settings';
@@ -12,8 +12,6 @@ import '@/core/words/en/feeds';
 
 /** Where a calendar program finds a feed. */
 export const feedAddress = (secret: string): string => `${checkOrigin()}/feed/${secret}.ics`;
-/** A secret that nobody guesses: 256 bits. */
-export const newSecret = (): string => randomBytes(32).toString('base64url');
 
 export interface NewFeed {
   kind: 'workshop' | 'technician' | 'customer';
@@ -26,7 +24,7 @@ export async function makeFeed(context: UseCaseContext, { kind, who }: NewFeed):
   need(context.actor, 'receive');
   const { tx, actor, now } = context;
   const secret = newSecret();
-  const digest = createHash('sha256').update(secret).digest('hex');
+  const digest = digestOf(secret);
   const about = await subject(tx, { kind, who });
   await tx.insert(calendarFeed).values({ kind, ...about, digest, madeAt: now, madeBy: actor.name });
   return { address: feedAddress(secret) };

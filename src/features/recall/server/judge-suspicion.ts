@@ -6,12 +6,12 @@ import type { Database, Transaction } from '@/data/connection';
 import { suspicion, suspicionResult, type RecallDecision } from '@/data/schema';
 import { loadRuns } from '@/features/bench/server';
 import { asActor } from '@/platform/as-actor';
+import { BY_ITSELF } from '@/platform/by-itself';
 import { readSettings } from '@/platform/settings';
 import { whereUsed } from './where-used';
 
 /** Runs of one transaction: some megabytes of events, and a figure of progress each second or two. */
 const PAGE = 50;
-const BY_ITSELF = { id: 'house', name: 'the house by itself', role: 'counter' } as const;
 
 /** What is proposed for a document: taken back where as left would no longer be within, told where any other verdict changes. */
 export function proposed({ results, asFound, asLeft }: RunJudgedAnew): RecallDecision {

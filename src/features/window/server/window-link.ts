@@ -1,10 +1,11 @@
-import { createHash, randomBytes } from 'node:crypto';
 import { addMinutes, subHours } from 'date-fns';
 import { and, count, eq, gt, isNull, sql } from 'drizzle-orm';
 import { say } from '@/core/words/say';
 import type { Database } from '@/data/connection';
 import { customer, customerContact, windowLink } from '@/data/schema';
 import { asActor } from '@/platform/as-actor';
+import { BY_ITSELF } from '@/platform/by-itself';
+import { digestOf, newSecret } from '@/platform/secret';
 import { checkOrigin } from '@/platform/check-origin';
 import { hostOf, putMails } from '@/platform/put-mail';
 import { readSettings } from '@/platform/settings';
@@ -14,9 +15,6 @@ import '@/core/words/en/window';
 /** A link is good for so long; so many in an hour for one person, whoever asks. */
 const MINUTES = 30;
 const MOST_AN_HOUR = 5;
-const BY_ITSELF = { id: 'house', name: 'the house by itself', role: 'counter' } as const;
-
-export const digestOf = (secret: string): string => createHash('sha256').update(secret).digest('hex');
 
 /** Mails a link to whoever of our customers' people has this address and may look: one for each customer. Nobody is told whether there was one. */
 export async function sendWindowLinks(db: Database, email: string, now: Date): Promise<number> {
@@ -48,7 +46,7 @@ export async function sendWindowLinks(db: Database, email: string, now: Date): P
         .from(windowLink)
         .where(and(eq(windowLink.contactId, person.id), gt(windowLink.madeAt, subHours(now, 1))));
       if (lately!.n >= MOST_AN_HOUR) continue;
-      const secret = randomBytes(24).toString('base64url');
+      const secret = newSecret();
       const until = addMinutes(now, MINUTES);
       await tx.insert(windowLink).values({ digest: digestOf(secret), contactId: person.id, madeAt: now, until });
       const numbers = {

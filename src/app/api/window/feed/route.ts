@@ -1,6 +1,7 @@
 import { sql } from 'drizzle-orm';
 import { say } from '@/core/words/say';
-import { feedAddress, newSecret } from '@/features/feeds/server';
+import { feedAddress } from '@/features/feeds/server';
+import { newSecret } from '@/platform/secret';
 import { Problem } from '@/platform/problem';
 import { windowRoute } from '@/platform/window-door';
 import '@/core/words/en/window';
