@@ -5,7 +5,7 @@ const never = (name, folder, path, extra = {}) => ({ name, severity: 'error', fr
 /** The core from the ground up: a storey knows the ones below it, and none beside it. */
 const STOREYS = [
   ['words', 'quantity'],
-  ['money'],
+  ['money', 'letter'],
   ['uncertainty'],
   ['stability', 'interval', 'booking', 'oxygen', 'conductivity', 'gas', 'instrument'],
   ['ph'],

@@ -56,6 +56,11 @@ export interface Outcome {
   state: Exclude<MailState, 'sending' | 'toPrint' | 'printed'>;
   problem: string | null;
 }
+/** Who sends, and where answers go if not there. */
+export interface Sender {
+  from: string;
+  replyTo: string;
+}
 interface Letter {
   id: string;
   recipient: string;
@@ -73,12 +78,13 @@ export interface Attachment {
 /** Hands one mail to the mail server and says what became of it: sent, refused for good, to be tried again (queued), or not known. Throws nothing. */
 export async function sendMail(
   { id, recipient, ...mail }: Letter,
-  from: string,
+  { from, replyTo }: Sender,
   attachments: Attachment[] = [],
 ): Promise<Outcome> {
   try {
     await mailer(await mailAddress()).sendMail({
       from,
+      ...(replyTo ? { replyTo } : {}),
       to: recipient,
       subject: mail.subject,
       text: mail.body,

@@ -14,6 +14,8 @@ export interface WorkshopSettings {
   contact: string;
   zone: string;
   mailFrom: string;
+  /** Where answers to mails go; empty: to the sender. */
+  replyTo: string;
   places: number;
   /** A second place of work: its name as documents state it, and the first bench place there (0: there is none). */
   secondPlace: string;
@@ -57,6 +59,7 @@ export const DEFAULT_SETTINGS: WorkshopSettings = {
   contact: '',
   zone: 'UTC',
   mailFrom: 'workshop@localhost',
+  replyTo: '',
   places: 6,
   secondPlace: '',
   secondFrom: 0,

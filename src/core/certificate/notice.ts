@@ -3,8 +3,8 @@ import { measurandOf } from '../measurand';
 import type { Procedure } from '../procedure/procedure';
 import { results } from '../results/results';
 import type { RunState } from '../record/state';
-
-const LATE = 'Reading like this, an alarm may have come late or not at all.';
+import { say, type Language, type Numbers, type WordCode } from '../words/say';
+import '@/core/words/en/notice';
 
 export interface NoticeFact {
   label: string;
@@ -40,6 +40,7 @@ export function draftNotice({
   lastGood,
   found,
   laboratory,
+  language = 'en',
 }: {
   procedure: Procedure;
   state: RunState;
@@ -47,7 +48,9 @@ export function draftNotice({
   lastGood: string | null;
   found: string;
   laboratory: string;
+  language?: Language;
 }): NoticeDraft | null {
+  const w = (code: Extract<WordCode, `toldOutside.${string}`>, numbers: Numbers = {}) => say({ code, numbers }, language);
   const lines = results({ procedure, state }).filter((line) => line.found?.verdict === 'outside');
   const facts = lines.map((line): NoticeFact => {
     const found = line.found!;
@@ -57,7 +60,7 @@ export function draftNotice({
       unit: line.unit,
       target: found.reference ?? '',
       found: found.reading.text,
-      shown: found.reading.status === 'value' ? `${found.reading.text} ${line.unit}` : `${found.reading.status} its range`,
+      shown: found.reading.status === 'value' ? `${found.reading.text} ${line.unit}` : w(`toldOutside.${found.reading.status}`),
       error: found.deviation ?? '',
       tolerance: found.limits?.upper ?? '',
       expanded: found.expanded ?? '',
@@ -75,32 +78,35 @@ export function draftNotice({
     );
   });
   if (facts.length === 0) return null;
-  const name = `${item.maker} ${item.model}, serial ${item.serial}${item.tag ? ` (your ${item.tag})` : ''}`;
-  const since = lastGood
-    ? `It was last found and left in tolerance on ${lastGood}. When it drifted in between can’t be told.`
-    : 'We have no earlier calibration of it on record: since when it reads like this can’t be told.';
-  const told = facts.map((fact) => {
-    const low = fact.error.startsWith('-');
-    const size = fact.error ? fact.error.replace('-', '') : '';
-    return `- ${fact.label}, ${inSentence(fact.point)}: showed ${fact.shown} instead of ${fact.target} ${fact.unit}${
-      size ? `, ${size} ${fact.unit} too ${low ? 'low' : 'high'}` : ''
-    } (tolerance ± ${fact.tolerance} ${fact.unit}${fact.expanded ? `, uncertainty of the error ${fact.expanded} ${fact.unit}` : ''}).`;
+  const { maker, model, serial, tag } = item;
+  const name = w(tag ? 'toldOutside.itemTag' : 'toldOutside.item', { item: `${maker} ${model}`, serial, tag });
+  const told = facts.map(({ error, unit, expanded, point, ...fact }) => {
+    const size = { size: error.replace('-', ''), unit };
+    return w('toldOutside.line', {
+      ...fact,
+      unit,
+      // A label inside an English sentence begins small; German nouns keep their capital.
+      point: language === 'en' ? inSentence(point) : point,
+      size: error ? w(error.startsWith('-') ? 'toldOutside.tooLow' : 'toldOutside.tooHigh', size) : '',
+      expanded: expanded ? w('toldOutside.expanded', { expanded, unit }) : '',
+    });
   });
   const which = [...new Set(facts.map((fact) => fact.label))].join(', ');
+  const doubt = lastGood ? w('toldOutside.doubtSince', { which, lastGood, found }) : w('toldOutside.doubt', { which, found });
   return {
-    subject: `Found out of tolerance: ${item.maker} ${item.model} ${item.serial}`,
+    subject: w('toldOutside.subject', { item: `${maker} ${model} ${serial}` }),
     facts,
     body: [
-      `On ${found} we examined your ${name}, before anything was adjusted, and found it outside its tolerance:`,
+      w('toldOutside.found', { found, item: name }),
       '',
       ...told,
       '',
-      since,
+      lastGood ? w('toldOutside.lastGood', { lastGood }) : w('toldOutside.neverGood'),
       '',
-      `In doubt are readings of ${which}${lastGood ? ` from ${lastGood} to ${found}` : ` up to ${found}`}. ${late ? LATE : ''}`.trim(),
-      'Whether work, records or people are affected is for you to decide, by your own rules and the codes that apply to your site.',
+      late ? `${doubt} ${w('toldOutside.late')}` : doubt,
+      w('toldOutside.yours'),
       '',
-      'The certificate states what was found and how it was left.',
+      w('toldOutside.certificate'),
       '',
       laboratory,
     ].join('\n'),

@@ -1,6 +1,8 @@
 'use server';
 import * as yup from 'yup';
 import { NUMBER_SERIES, type NumberPatterns } from '@/core/paper/number-pattern';
+import { LETTER_KINDS } from '@/core/letter/letter-kind';
+import { LANGUAGES } from '@/core/words/say';
 import { action } from '@/platform/action';
 import { need } from '@/platform/need';
 import { readSettings, writeSettings } from '@/platform/settings';
@@ -18,6 +20,7 @@ import {
 import { addPerson, correctPerson, dropSecondFactor, giveOneTimePassword, setUserActive, setUserRole } from './server/people';
 import { noteInstallation, withdrawInstallation } from './server/installation';
 import { dropLogo, keepNumbers } from './server/papers';
+import { dropMailText, keepMailText } from './server/mail-texts';
 import { chooseWay } from './server/ways';
 
 export const saveSettingsAction = action(
@@ -96,3 +99,21 @@ export const keepNumbersAction = action(
   (context, input) => keepNumbers(context, input as NumberPatterns),
 );
 export const dropLogoAction = action({ name: 'dropLogo', permission: 'office', schema: yup.object({}), audit: 'none' }, dropLogo);
+
+const letterSchema = yup.object({
+  kind: yup.string().oneOf(LETTER_KINDS).required(),
+  language: yup.string().oneOf(LANGUAGES).required(),
+});
+export const keepMailTextAction = action(
+  {
+    name: 'keepMailText',
+    permission: 'office',
+    schema: letterSchema.shape({ subject: yup.string().defined(), body: yup.string().defined() }),
+    audit: 'none',
+  },
+  keepMailText,
+);
+export const dropMailTextAction = action(
+  { name: 'dropMailText', permission: 'office', schema: letterSchema, audit: 'none' },
+  dropMailText,
+);

@@ -4,6 +4,7 @@ export { ChangesTable } from './changes-table';
 export { InstallationPanel } from './installation-panel';
 export { LogoPanel } from './logo-panel';
 export { NumberPatternsForm } from './number-patterns-form';
+export { MailTextForm } from './mail-text-form';
 export { JobsView } from './jobs-view';
 export { HousePanel } from './house-panel';
 export { SettingsForm } from './office-panels';

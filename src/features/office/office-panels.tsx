@@ -66,6 +66,11 @@ export function SettingsForm({ settings }: { settings: WorkshopSettings }) {
           </Field>
         </div>
         <div className="col-md-4">
+          <Field label={say({ code: 'settings.replyTo' })} problem={errors.replyTo?.message}>
+            <Form.Control type="email" autoComplete="off" {...register('replyTo')} />
+          </Field>
+        </div>
+        <div className="col-md-4">
           <Field label="Bench places" problem={errors.places?.message}>
             <Form.Control type="number" {...register('places')} />
           </Field>

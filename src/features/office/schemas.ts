@@ -26,6 +26,7 @@ export const settingsSchema = yup.object({
       }
     }),
   mailFrom: yup.string().trim().required('Reminders need a sender.').email('This is no mail address.'),
+  replyTo: yup.string().trim().email('This is no mail address.').max(200).default(''),
   places: yup.number().typeError('A number.').integer('Whole places.').min(1).max(24).required(),
   secondPlace: yup
     .string()

@@ -1,6 +1,7 @@
 export { CHANGED_TABLES, houseFindings, listChanges } from './server/changes';
 export { addUser, correctPerson, giveOneTimePassword, listUsers, setUserActive, setUserRole } from './server/people';
 export { auditActions, auditCsv, listAudit } from './server/audit-list';
+export { dropMailText, keepMailText, mailTextPage } from './server/mail-texts';
 export { jobsDone, jobsNow } from './server/jobs-now';
 export { chooseWay, listWays } from './server/ways';
 export { verifyRecords } from './server/verify/verify-records';

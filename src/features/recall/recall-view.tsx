@@ -11,6 +11,7 @@ import { ReleaseForm, SaidForm } from './release-form';
 import { DropForm } from './drop-form';
 import type { SuspicionLine, SuspicionPage } from './server/read-suspicion';
 import '@/core/words/en/recall';
+import '@/core/words/en/recall-letter';
 
 interface Props {
   page: SuspicionPage;

@@ -11,6 +11,7 @@ import { DayInput } from '@/ui/day-input';
 import { Field } from '@/ui/field';
 import { suspectAction } from './actions';
 import '@/core/words/en/recall';
+import '@/core/words/en/recall-letter';
 
 type Row = { kind: 'asCertified' | Doubt['kind']; value: string };
 

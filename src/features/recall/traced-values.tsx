@@ -4,6 +4,7 @@ import { Link } from '@/ui/link';
 import { VerdictMark } from '@/ui/verdict-mark';
 import type { TracedBack, TracedValue } from './server/trace-back';
 import '@/core/words/en/recall';
+import '@/core/words/en/recall-letter';
 
 /** Each value of a run, back to the certificate of its reference and to the entry that holds it. */
 export function TracedValues({ traced, zone }: { traced: TracedBack; zone: string }) {

@@ -102,6 +102,7 @@ export const WORKSHOP = {
   contact: '+00 555 0142, workshop@port-ambrel.example',
   zone: 'Europe/Berlin',
   mailFrom: 'workshop@port-ambrel.example',
+  replyTo: 'counter@port-ambrel.example',
   places: 12,
   secondPlace: 'Service van, Port Ambrel and around',
   secondFrom: 11,

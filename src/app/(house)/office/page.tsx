@@ -10,6 +10,7 @@ import { readSettings } from '@/platform/settings';
 import '@/core/words/en/did';
 import '@/core/words/en/house';
 import '@/core/words/en/jobs';
+import '@/core/words/en/mails-room';
 import '@/core/words/en/office-papers';
 import '@/core/words/en/programs';
 
@@ -27,6 +28,9 @@ export default page({ permission: 'office', name: '/office' }, async ({ tx, acto
           </Link>
           <Link className="btn btn-plain" href="/office/papers">
             {say({ code: 'papersRoom.title' })}
+          </Link>
+          <Link className="btn btn-plain" href="/office/mails">
+            {say({ code: 'mailsRoom.title' })}
           </Link>
           <Link className="btn btn-plain" href="/office/prices">
             Prices

@@ -134,12 +134,6 @@ export const CERTIFICATE = {
   'condition.sound': 'Bei Annahme angesehen: kein Fehler gefunden ({items}).',
   'condition.fault': 'Bei Annahme festgestellter Fehler, {item}: {note}',
   'condition.notInspected': 'Bei Annahme nicht angesehen.',
-  'mail.revisedSubject': 'Berichtigtes Dokument {number}',
-  'mail.revised':
-    'wir haben das Dokument {number} berichtigt. Grund: {reason}\n\nDie Berichtigung nennt, was sich geändert hat, und ersetzt das Dokument, das Sie haben; bitte verwenden Sie das neuere. Ob Arbeiten oder Entscheidungen auf den früheren Zahlen beruhten, haben Sie zu beurteilen.\n\n{laboratory}',
-  'mail.withdrawnSubject': 'Dokument {withdrawn} zurückgezogen',
-  'mail.withdrawn':
-    'wir haben das Dokument {withdrawn} durch {number} zurückgezogen. Grund: {reason}\n\nBitte verlassen Sie sich nicht länger darauf und verwenden Sie das Gerät nicht, bis es neu kalibriert ist.\n\n{laboratory}',
   'changed.form': 'Form des Dokuments: es enthält nun jedes Budget',
   'changed.nothing': 'keine Zahl geändert',
   'changed.none': 'nicht angegeben',

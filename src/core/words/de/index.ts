@@ -4,8 +4,11 @@ import { CHANGED } from './changed';
 import { DOCUMENT } from './document';
 import { JUDGEMENT } from './judgement';
 import { LETTERS } from './letters';
+import { MAIL_TEXTS } from './mail-texts';
 import { MEASURANDS } from './measurands';
 import { NOT_PLAIN } from './not-plain';
+import { NOTICE } from './notice';
+import { RECALL_LETTER } from './recall-letter';
 import { REMARKS } from './remarks';
 import { SERVICES } from './services';
 import { SOURCES } from './sources';
@@ -19,8 +22,11 @@ export const DE = {
   document: DOCUMENT,
   judgement: JUDGEMENT,
   letters: LETTERS,
+  'mail-texts': MAIL_TEXTS,
   measurands: MEASURANDS,
   'not-plain': NOT_PLAIN,
+  notice: NOTICE,
+  'recall-letter': RECALL_LETTER,
   remarks: REMARKS,
   services: SERVICES,
   sources: SOURCES,

@@ -131,12 +131,6 @@ export const CERTIFICATE = {
   'condition.sound': 'Inspected on receipt: no fault found ({items}).',
   'condition.fault': 'Fault noted on receipt, {item}: {note}',
   'condition.notInspected': 'Not inspected on receipt.',
-  'mail.revisedSubject': 'Revised document {number}',
-  'mail.revised':
-    'We have revised document {number}. Reason: {reason}\n\nThe revision names what changed and replaces the document you hold; please use the newer one. Whether work or decisions rested on the earlier figures is for you to judge.\n\n{laboratory}',
-  'mail.withdrawnSubject': 'Document {withdrawn} withdrawn',
-  'mail.withdrawn':
-    'We have withdrawn document {withdrawn} by {number}. Reason: {reason}\n\nPlease do not rely on it any longer, and do not use the instrument until it has been calibrated again.\n\n{laboratory}',
   'changed.form': 'form of the document: it now carries every budget',
   'changed.nothing': 'no figure changed',
   'changed.none': 'not stated',

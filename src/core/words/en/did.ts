@@ -21,6 +21,8 @@ export const DID = {
   'did.addToReceipt': 'added instruments to a receipt',
   'did.cancelReceipt': 'cancelled a receipt',
   'did.keepNumbers': 'changed how papers are numbered',
+  'did.keepMailText': 'wrote the text of a mail',
+  'did.dropMailText': 'went back to the usual text of a mail',
   'did.keepLogo': 'set the workshop’s sign',
   'did.dropLogo': 'took the workshop’s sign off the papers',
   'did.keepSpare': 'kept a spare',

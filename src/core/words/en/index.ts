@@ -34,6 +34,8 @@ import { HOUSE } from './house';
 import { IMPORTS } from './imports';
 import { JOBS } from './jobs';
 import { LETTERS } from './letters';
+import { MAIL_TEXTS } from './mail-texts';
+import { MAILS_ROOM } from './mails-room';
 import { LISTS } from './lists';
 import { INSTALLATION } from './installation';
 import { JUDGEMENT } from './judgement';
@@ -50,7 +52,9 @@ import { PRACTICE_WORDS } from './practice';
 import { PROCEDURES_WORDS } from './procedures';
 import { PROGRAMS } from './programs';
 import { RECEIPTS } from './receipts';
+import { NOTICE } from './notice';
 import { RECALL } from './recall';
+import { RECALL_LETTER } from './recall-letter';
 import { REFUSALS } from './refusals';
 import { REFUSALS_ACTS } from './refusals-acts';
 import { REGISTER } from './register';
@@ -107,6 +111,8 @@ export const EN = {
   ...HOUSE,
   ...JOBS,
   ...LETTERS,
+  ...MAIL_TEXTS,
+  ...MAILS_ROOM,
   ...REGISTER,
   ...LISTS,
   ...IMPORTS,
@@ -125,7 +131,9 @@ export const EN = {
   ...OFFICE_PAPERS,
   ...PROGRAMS,
   ...RECEIPTS,
+  ...NOTICE,
   ...RECALL,
+  ...RECALL_LETTER,
   ...REFUSALS,
   ...REFUSALS_ACTS,
   ...REMARKS,

@@ -49,6 +49,7 @@ export const JOBS = {
   'jobs.failed': 'failed',
   'settings.remindByItself': 'Reminders go out by themselves. Without, only when somebody presses.',
   'settings.mailCertificates': 'Documents go to their customers by mail when they are approved, where the customer wants it.',
+  'settings.replyTo': 'Answers to mails go to (else to the sender)',
   'settings.remindHour': 'Reminders go out from this hour on',
   'remind.lastBy': 'By itself {at}: {what}',
   'remind.byHand': 'Nobody is reminded by itself: the settings say so.',

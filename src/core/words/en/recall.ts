@@ -91,8 +91,6 @@ export const RECALL = {
     'Proposed: withdraw where as left would no longer be within; tell where any other verdict changes; leave where none does. A signatory may decide otherwise.',
   'recall.said': 'What the customers are told first',
   'recall.keepSaid': 'Keep the text',
-  'recall.saidUsual':
-    'A reference that we calibrated with was not what its certificate says. We judged every result that rests on it anew. Those of yours that change are listed below with their sizes.',
   'recall.preview': 'Letter to {customer}',
   'recall.letters':
     '{count, plural, one {# letter} other {# letters}}, {documents, plural, =0 {no document} one {# document} other {# documents}} withdrawn',
@@ -106,21 +104,7 @@ export const RECALL = {
   'recall.notJudged': 'It is still being judged.',
   'recall.others': 'Others of the same supplier',
   'recall.othersHow': 'Look at these too: what went wrong with one lot may be so with the next.',
-  'recall.subject': 'Results that you hold from us: please read',
-  'recall.item': '{item}, serial number {serial}{document}:',
-  'recall.itemDocument': ', document {number}',
-  'recall.itemWithdrawn': ', document {number}, withdrawn herewith',
-  'recall.itemSince': ', calibrated again since (document {number})',
   'recall.since': 'calibrated again since: {number}',
-  'recall.size':
-    '– {label}, {point}, {side}: shown {reading} {unit}; compared with {was}, thought true {would}; deviation {deviation} instead of {before} {unit}, limit {limit}: {verdict} (stated: {stated})',
-  'recall.sizeUnknown':
-    '– {label}, {point}, {side}: shown {reading} {unit}; what it was compared with is unknown, so it can’t be judged (stated: {stated})',
-  'recall.side.found': 'as found',
-  'recall.side.left': 'as left',
-  'recall.askBack':
-    'Please do not rely on the documents that are withdrawn, and do not use these instruments until they have been calibrated again: send them to us, free of charge. Whether work or decisions rested on these figures is for you to judge.',
-  'recall.askJudge': 'Whether work or decisions rested on these figures is for you to judge.',
   'recall.reason': 'recalled: {name}, {lot}: {why}',
   'recall.evaluation':
     '{changed} of {results} results change their verdict; {withdrawn} documents withdrawn, {letters} customers told.',

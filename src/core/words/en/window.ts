@@ -21,9 +21,6 @@ export const WINDOW = {
   'window.ask': 'Send me a link',
   'window.asked': 'If the workshop knows this address, a link is on its way. Nothing else is said here, whoever asks.',
   'window.noMail': 'This is no mail address.',
-  'window.linkSubject': 'Your way in to {workshop}',
-  'window.link':
-    'Hello {name},\n\nthis link leads to the instruments of {customer} at {workshop}. It opens once, until {until}:\n\n{link}\n\nIf you did not ask for it, leave it: nothing happens without it.\n\n{workshop}',
   'window.enter': 'Go in',
   'window.enterHow': 'This link opens once. Press to go in.',
   'window.linkGone': 'This link was used already, or its time is over. Ask for a new one.',

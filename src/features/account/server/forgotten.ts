@@ -75,7 +75,7 @@ export async function sendPasswordLink(
       }),
       messageId: `<password-${id}@${hostOf(settings.mailFrom)}>`,
     },
-    settings.mailFrom,
+    { from: settings.mailFrom, replyTo: settings.replyTo },
   );
   if (state === 'sent') return 'sent';
   log.warn({ person: person.id, state, problem }, 'link to a new password not sent');

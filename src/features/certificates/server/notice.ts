@@ -1,15 +1,18 @@
 import { and, desc, eq, lt } from 'drizzle-orm';
 import { draftNotice, type NoticeDraft } from '@/core/certificate/notice';
-import { say, type Numbers } from '@/core/words/say';
+import { say } from '@/core/words/say';
 import type { Transaction } from '@/data/connection';
 import { customer, customerNotice, runSummary } from '@/data/schema';
 import { loadRun, type LoadedRun } from '@/features/bench/server';
 import { dateIn } from '@/platform/clock';
+import { letterWriter, signedBy } from '@/platform/letter-text';
 import { hostOf, putMails, type Letter } from '@/platform/put-mail';
 import { readSettings } from '@/platform/settings';
+import { inLanguage } from '@/procedures/in-language';
 import type { UseCaseContext } from '@/platform/use-case';
 import { ownedAsset } from './owned-asset';
 import '@/core/words/en/certificate';
+import '@/core/words/en/mail-texts';
 import '@/core/words/de';
 
 /** What the customer would be told of a run whose as-found was outside; null when there is nothing to tell. */
@@ -39,9 +42,10 @@ async function draftFor(
         .orderBy(desc(runSummary.startedAt))
         .limit(1)
     : [];
+  const { language } = owner.customer;
   const draft = draftNotice({
-    procedure,
-    state,
+    ...inLanguage(procedure, state, language),
+    language,
     item: { maker: owner.asset.maker, model: owner.model, serial: owner.asset.serial, tag: owner.asset.tag },
     lastGood: good?.at ? dateIn(settings.zone, good.at) : null,
     found: dateIn(settings.zone, new Date(state.startedAt ?? Date.now())),
@@ -76,19 +80,28 @@ export async function releaseNotice({ tx, now, actor }: UseCaseContext, loaded: 
     .onConflictDoNothing();
 }
 
-type Told = 'mail.revised' | 'mail.withdrawn';
-/** The customer of a document is told in plain words that it changed, in their language. Without a mail address the office sees it in the outbox of letters. */
-async function tell({ tx, now }: UseCaseContext, customerId: string, what: Told, numbers: Numbers): Promise<void> {
+/** The customer of a document is told in plain words that it changed, in their language; by post where there is no mail address. */
+async function tell(
+  { tx, now }: UseCaseContext,
+  customerId: string,
+  kind: 'revised' | 'withdrawn',
+  places: Record<string, string>,
+): Promise<void> {
   const [owner] = await tx.select().from(customer).where(eq(customer.id, customerId));
   const language = owner?.language ?? 'en';
-  const subject = say({ code: `${what}Subject`, numbers }, language);
-  await post(tx, now, { customerId, recipient: owner?.email ?? '', subject, body: say({ code: what, numbers }, language) });
+  const write = await letterWriter(tx, kind);
+  const letter = write(language, {
+    ...places,
+    caution: say({ code: 'mailText.withdrawnCaution' }, language),
+    workshop: signedBy(await readSettings(tx)),
+  });
+  await post(tx, now, { customerId, recipient: owner?.email ?? '', ...letter });
 }
 
-/** Into the outbox, where there is a mail address. */
+/** Into the outbox; where there is no mail address, among the letters to print. */
 async function post(tx: Transaction, now: Date, letter: Letter): Promise<string[]> {
-  if (!letter.recipient) return [];
-  return putMails(tx, [letter], { now, kind: 'notice', host: hostOf((await readSettings(tx)).mailFrom) });
+  const byPost = letter.recipient ? {} : { onPaper: true };
+  return putMails(tx, [{ ...letter, ...byPost }], { now, kind: 'notice', host: hostOf((await readSettings(tx)).mailFrom) });
 }
 
 /** A revision replaces what the customer holds: named, with its reason. */
@@ -97,9 +110,7 @@ export async function tellRevision(
   { row }: LoadedRun,
   { number, reason }: { number: string; reason: string },
 ): Promise<void> {
-  const settings = await readSettings(context.tx);
-  const numbers = { number, reason, laboratory: [settings.name, settings.contact].filter(Boolean).join(', ') };
-  await tell(context, row.customerId, 'mail.revised', numbers);
+  await tell(context, row.customerId, 'revised', { number, reason });
 }
 
 export async function tellWithdrawal(
@@ -107,12 +118,5 @@ export async function tellWithdrawal(
   withdrawn: { number: string; customerId: string },
   { number, reason }: { number: string; reason: string },
 ): Promise<void> {
-  const settings = await readSettings(context.tx);
-  const numbers = {
-    withdrawn: withdrawn.number,
-    number,
-    reason,
-    laboratory: [settings.name, settings.contact].filter(Boolean).join(', '),
-  };
-  await tell(context, withdrawn.customerId, 'mail.withdrawn', numbers);
+  await tell(context, withdrawn.customerId, 'withdrawn', { withdrawn: withdrawn.number, number, reason });
 }

@@ -2,6 +2,7 @@ import { and, asc, eq, ne, notInArray, sql } from 'drizzle-orm';
 import { say, type Language } from '@/core/words/say';
 import type { Transaction } from '@/data/connection';
 import { certificate, customer, customerContact, receipt, ticket } from '@/data/schema';
+import { greet, itemOnLine, letterWriter, signedBy } from '@/platform/letter-text';
 import { hostOf, putMails } from '@/platform/put-mail';
 import { readSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
@@ -26,36 +27,21 @@ export async function tellIssued({ tx, now }: UseCaseContext, certificateId: str
   const to = await certificatesTo(tx, owner);
   if (!to.email) return;
   const { item, conformity } = document.content as { item: Item; conformity?: { sentences?: string[] } };
-  const numbers = { number: document.number, maker: item.maker, model: item.model, serial: item.serial };
   const without = document.series === 'N';
-  const lines = [
-    say({ code: to.name ? 'letter.greeting' : 'letter.greetingNobody', numbers: { name: to.name } }, language),
-    '',
-    say(
-      { code: without ? 'letter.withoutCalibration' : 'letter.issued', numbers: { ...numbers, tag: item.tag ?? '' } },
-      language,
-    ),
-    ...(conformity?.sentences ?? []),
-    '',
-    ...(await readyLines(tx, document.ticketId, language)),
-    '',
-    settings.name,
-    settings.address,
-    settings.contact,
-  ];
-  await putMails(
-    tx,
-    [
-      {
-        customerId: owner.id,
-        recipient: to.email,
-        subject: say({ code: without ? 'letter.withoutSubject' : 'letter.issuedSubject', numbers }, language),
-        body: lines.join('\n'),
-        attachedCertificate: document.id,
-      },
-    ],
-    { now, kind: 'document', host: hostOf(settings.mailFrom) },
-  );
+  const write = await letterWriter(tx, without ? 'withoutCalibration' : 'document');
+  const letter = write(language, {
+    greeting: greet(to.name, language),
+    number: document.number,
+    instrument: itemOnLine(item, language),
+    statements: (conformity?.sentences ?? []).join('\n'),
+    ready: (await readyLines(tx, document.ticketId, language)).join('\n'),
+    workshop: signedBy(settings),
+  });
+  await putMails(tx, [{ customerId: owner.id, recipient: to.email, ...letter, attachedCertificate: document.id }], {
+    now,
+    kind: 'document',
+    host: hostOf(settings.mailFrom),
+  });
 }
 
 interface Item {

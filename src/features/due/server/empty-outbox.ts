@@ -5,7 +5,7 @@ import { mail } from '@/data/schema';
 import { enqueue } from '@/platform/jobs';
 import { outboxJob } from '@/platform/put-mail';
 import { readSettings } from '@/platform/settings';
-import { sendMail, type Attachment, type Outcome } from '@/platform/mailer';
+import { sendMail, type Attachment, type Outcome, type Sender } from '@/platform/mailer';
 
 /** After this long a mail that still says "sending" was cut off: whether it arrived can't be known, so it is never sent again by itself. */
 const CUT_OFF_SECONDS = 120;
@@ -31,7 +31,7 @@ interface Given {
 }
 
 /** A mail with what goes along; one whose paper can't be had now waits, as one whose server is away. */
-async function handOver(one: Mail, from: string, attach: Given['attach']): Promise<Outcome> {
+async function handOver(one: Mail, from: Sender, attach: Given['attach']): Promise<Outcome> {
   if (!one.attachedCertificate) return sendMail(one, from);
   try {
     if (!attach) throw new Error('nobody here draws papers');
@@ -70,8 +70,8 @@ async function empty(db: Database, { clock, signal, attach }: Given): Promise<Em
     const results = done.splice(0);
     const { taken, from } = await db.transaction(async (tx) => {
       await keep(tx, results);
-      const { mailFrom } = await readSettings(tx);
-      return { taken: signal?.aborted ? [] : await take(tx, IN_HAND - inHand.size, clock()), from: mailFrom };
+      const { mailFrom, replyTo } = await readSettings(tx);
+      return { taken: signal?.aborted ? [] : await take(tx, IN_HAND - inHand.size, clock()), from: { from: mailFrom, replyTo } };
     });
     for (const one of taken) {
       const sending: Promise<void> = handOver(one, from, attach).then((outcome) => {

@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { format, parseISO } from 'date-fns';
 import { and, eq, inArray, isNotNull, isNull, lte, ne, sql } from 'drizzle-orm';
-import { say, type Numbers, type WordCode } from '@/core/words/say';
+import type { LetterText } from '@/core/letter/letter-kind';
+import { say } from '@/core/words/say';
 import { checkOrigin } from '@/platform/check-origin';
 import { reminderStage, type ReminderStage } from '@/core/interval/reminder-stage';
 import type { Transaction } from '@/data/connection';
@@ -9,11 +10,13 @@ import { asset, customer, customerContact, instrumentModel, reminder } from '@/d
 import { dateIn } from '@/platform/clock';
 import { need } from '@/platform/need';
 import { unsubscribeAddress } from '@/platform/unsubscribe-address';
+import { greet, itemOnLine, letterWriter, signedBy, type WriteLetter } from '@/platform/letter-text';
 import { hostOf, putMails } from '@/platform/put-mail';
 import { readSettings, type WorkshopSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
 
 import '@/core/words/en/letters';
+import '@/core/words/en/mail-texts';
 import '@/core/words/de';
 
 type Row = Awaited<ReturnType<typeof dueUntold>>[number];
@@ -46,6 +49,7 @@ export async function makeReminders(
     });
     return stage ? [{ row, stage }] : [];
   });
+  const write = await letterWriter(tx, 'reminder');
   const letters = [...groupByCustomer(lines).values()].map((group) => ({
     id: randomUUID(),
     group,
@@ -57,7 +61,7 @@ export async function makeReminders(
       id,
       customerId,
       recipient: group[0]!.row.customer.email,
-      ...text(group, settings),
+      ...text(group, settings, write),
       ...(group[0]!.row.customer.email ? { unsubscribe: group[0]!.row.customer.unsubscribe } : { onPaper: true }),
     })),
     { now, kind: 'reminder', host: hostOf(settings.mailFrom) },
@@ -153,33 +157,24 @@ function groupByCustomer(lines: Line[]): Map<string, Line[]> {
   return groups;
 }
 
-function text(lines: Line[], settings: WorkshopSettings): { subject: string; body: string } {
+function text(lines: Line[], settings: WorkshopSettings, write: WriteLetter): LetterText {
   const { customer } = lines[0]!.row;
   const { language } = customer;
-  const w = (code: Extract<WordCode, `reminder.${string}` | 'unsubscribe.line'>, numbers: Numbers = {}) =>
-    say({ code, numbers }, language);
   const onDay = (due: string) => format(parseISO(due), language === 'de' ? 'dd.MM.yyyy' : 'd MMM yyyy');
   const rows = lines.map(
     ({ row, stage }) =>
-      `  ${onDay(row.nextDue!).padEnd(12)} ${w(`reminder.stage.${stage}`).padEnd(9)} ${row.maker} ${row.model}, ${w('reminder.serial', { serial: row.serial })}${row.tag ? w('reminder.tag', { tag: row.tag }) : ''}`,
+      `  ${onDay(row.nextDue!).padEnd(12)} ${say({ code: `reminder.stage.${stage}` }, language).padEnd(9)} ${itemOnLine(row, language)}`,
   );
-  const numbers = { count: lines.length, customer: customer.name };
-  return {
-    subject: w('reminder.subject', numbers),
-    body: [
-      customer.contact ? w('reminder.hello', { name: customer.contact }) : w('reminder.helloNobody'),
-      '',
-      w('reminder.what', numbers),
-      '',
-      ...rows,
-      '',
-      w(customer.email ? 'reminder.byMail' : 'reminder.byPost'),
-      ...(customer.books ? [w('reminder.byWindow', { address: `${checkOrigin()}/window` })] : []),
-      w('reminder.caution'),
-      '',
-      settings.name,
-      settings.address,
-      ...(customer.email ? ['', w('unsubscribe.line', { address: unsubscribeAddress(customer.unsubscribe) })] : []),
-    ].join('\n'),
-  };
+  return write(language, {
+    greeting: greet(customer.contact, language),
+    count: say({ code: 'letter.instruments', numbers: { count: lines.length } }, language),
+    customer: customer.name,
+    instruments: rows.join('\n'),
+    booking: customer.books ? say({ code: 'mailText.byWindow', numbers: { address: `${checkOrigin()}/window` } }, language) : '',
+    caution: say({ code: 'mailText.dueCaution' }, language),
+    workshop: signedBy(settings),
+    wayOut: customer.email
+      ? say({ code: 'mailText.wayOut', numbers: { address: unsubscribeAddress(customer.unsubscribe) } }, language)
+      : '',
+  });
 }

@@ -5,6 +5,7 @@ import { customer, mail, offer } from '@/data/schema';
 import type { Transaction } from '@/data/connection';
 import { need } from '@/platform/need';
 import { Problem } from '@/platform/problem';
+import { itemOnLine, letterWriter, signedBy } from '@/platform/letter-text';
 import { hostOf, putMails } from '@/platform/put-mail';
 import type { UseCaseContext } from '@/platform/use-case';
 import { offerOnPaper } from './papers';
@@ -23,23 +24,21 @@ export async function mailOffer(context: UseCaseContext, { offerId, to }: { offe
   const { instrument, workshop } = found;
   const line = (one: Position) =>
     `${one.quantity} × ${one.name}${one.partNumber ? ` (${one.partNumber})` : ''}: ${amountOf(one)} ${row.currency}`;
-  const body = [
-    say({
-      code: 'offer.mailFor',
-      numbers: { instrument: `${instrument.model} ${instrument.serial}`, ticket: found.ticket.code },
-    }),
-    row.finding,
-    [...row.positions.map(line), say({ code: 'offer.mailTotal', numbers: { total: `${row.total} ${row.currency}` } })].join('\n'),
-    say({ code: 'offer.paperAsk' }),
-    [workshop.name, workshop.address, workshop.contact].filter(Boolean).join('\n'),
-  ].join('\n\n');
-  const letter = {
-    customerId: found.customer.id,
-    recipient: to,
-    subject: say({ code: 'offer.mailSubject', numbers: { number: row.number, serial: instrument.serial } }),
-    body,
-  };
-  const [mailId] = await putMails(tx, [letter], { now, kind: 'offer', host: hostOf(workshop.mailFrom) });
+  const write = await letterWriter(tx, 'offer');
+  const letter = write(found.customer.language, {
+    number: row.number,
+    instrument: itemOnLine(instrument, found.customer.language),
+    ticket: found.ticket.code,
+    finding: row.finding,
+    positions: row.positions.map(line).join('\n'),
+    total: `${row.total} ${row.currency}`,
+    workshop: signedBy(workshop),
+  });
+  const [mailId] = await putMails(tx, [{ customerId: found.customer.id, recipient: to, ...letter }], {
+    now,
+    kind: 'offer',
+    host: hostOf(workshop.mailFrom),
+  });
   await tx.update(offer).set({ mailId: mailId! }).where(eq(offer.id, offerId));
 }
 

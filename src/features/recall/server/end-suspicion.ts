@@ -12,6 +12,7 @@ import { countsOf, lettersOf } from './counts-of';
 import { recallLetter } from './letter';
 import { linesOf, suspicionHead } from './read-suspicion';
 import '@/core/words/en/recall';
+import '@/core/words/en/recall-letter';
 
 /** The suspicion, held, where it may still be decided. Errors: Problem (404), (409). */
 async function held(context: UseCaseContext, id: string) {
@@ -101,7 +102,7 @@ async function sendLetters(
   const mails = owners.map((owner) => ({
     customerId: owner.id,
     recipient: owner.email,
-    subject: say({ code: 'recall.subject' }),
+    subject: say({ code: 'recall.subject' }, owner.language),
     body: recallLetter(said, by.get(owner.id)!, laboratory),
     ...(owner.email ? {} : { onPaper: true }),
   }));

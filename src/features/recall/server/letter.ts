@@ -1,23 +1,27 @@
 import type { JudgedAnew } from '@/core/results/judge-anew';
-import { say } from '@/core/words/say';
+import { say, type Language, type Numbers, type WordCode } from '@/core/words/say';
+import { textIn } from '@/procedures/in-language';
 import type { SuspicionLine } from './read-suspicion';
 import '@/core/words/en/recall';
+import '@/core/words/en/recall-letter';
+import '@/core/words/de';
 
 /** What one customer is told: first in words, then each instrument with the size of every change, last what is asked. */
 export function recallLetter(said: string, lines: readonly SuspicionLine[], laboratory: string): string {
+  const language = lines[0]?.language ?? 'en';
+  const w = (code: Extract<WordCode, `recall.${string}`>, numbers: Numbers = {}) => say({ code, numbers }, language);
   const items = lines.map((line) => {
     const document = line.number
-      ? say({
-          code: line.decision === 'withdraw' ? 'recall.itemWithdrawn' : 'recall.itemDocument',
-          numbers: { number: line.number },
-        })
+      ? w(line.decision === 'withdraw' ? 'recall.itemWithdrawn' : 'recall.itemDocument', { number: line.number })
       : '';
-    const since = line.since ? say({ code: 'recall.itemSince', numbers: { number: line.since } }) : '';
+    const since = line.since ? w('recall.itemSince', { number: line.since }) : '';
     const numbers = { item: `${line.maker} ${line.model}`, serial: line.serial, document: document + since };
-    return [say({ code: 'recall.item', numbers }), ...changedOf(line).map(size)].join('\n');
+    return [w('recall.item', numbers), ...changedOf(line).map((one) => size(one, language))].join('\n');
   });
   const back = lines.some((line) => line.decision === 'withdraw' && !line.since);
-  return [said, items.join('\n\n'), say({ code: back ? 'recall.askBack' : 'recall.askJudge' }), laboratory].join('\n\n');
+  // What nobody wrote anew is said in the customer's language; what somebody wrote stays as they wrote it.
+  const first = said === say({ code: 'recall.saidUsual' }) ? w('recall.saidUsual') : said;
+  return [first, items.join('\n\n'), w(back ? 'recall.askBack' : 'recall.askJudge'), laboratory].join('\n\n');
 }
 
 /** What is worth a customer's reading: where a figure moved, its verdict first of all. */
@@ -26,26 +30,29 @@ const changedOf = (line: SuspicionLine) => {
   return moved.length ? moved : line.results;
 };
 
-function size(one: JudgedAnew): string {
+function size(one: JudgedAnew, language: Language): string {
   const numbers = {
-    label: one.label,
-    point: one.pointLabel,
-    side: say({ code: `recall.side.${one.side}` }),
+    label: textIn(one.label, language),
+    point: textIn(one.pointLabel, language),
+    side: say({ code: `recall.side.${one.side}` }, language),
     reading: one.reading,
     unit: one.unit,
-    stated: say({ code: `verdict.${one.was.verdict}` }),
+    stated: say({ code: `verdict.${one.was.verdict}` }, language),
   };
-  if (!one.would) return say({ code: 'recall.sizeUnknown', numbers });
-  return say({
-    code: 'recall.size',
-    numbers: {
-      ...numbers,
-      was: one.was.reference ?? '–',
-      would: one.would.reference ?? '–',
-      deviation: one.would.deviation ?? '–',
-      before: one.was.deviation ?? '–',
-      limit: one.would.limit ?? '–',
-      verdict: say({ code: `verdict.${one.would.verdict}` }),
+  if (!one.would) return say({ code: 'recall.sizeUnknown', numbers }, language);
+  return say(
+    {
+      code: 'recall.size',
+      numbers: {
+        ...numbers,
+        was: one.was.reference ?? '–',
+        would: one.would.reference ?? '–',
+        deviation: one.would.deviation ?? '–',
+        before: one.was.deviation ?? '–',
+        limit: one.would.limit ?? '–',
+        verdict: say({ code: `verdict.${one.would.verdict}` }, language),
+      },
     },
-  });
+    language,
+  );
 }

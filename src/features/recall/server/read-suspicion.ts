@@ -43,6 +43,7 @@ export const linesOf = (tx: Transaction, suspicionId: string) =>
       customerId: customer.id,
       customer: customer.name,
       email: customer.email,
+      language: customer.language,
       certificateId: certificate.id,
       number: certificate.number,
       /** A later calibration's document that stands: the instrument goes by that one. */

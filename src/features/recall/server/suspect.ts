@@ -10,6 +10,7 @@ import { readSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
 import { countUsed } from './where-used';
 import '@/core/words/en/recall';
+import '@/core/words/en/recall-letter';
 
 export interface Suspected {
   referenceId: string;

@@ -1,16 +1,15 @@
 import { addMinutes, subHours } from 'date-fns';
 import { and, count, eq, gt, isNull, sql } from 'drizzle-orm';
-import { say } from '@/core/words/say';
 import type { Database } from '@/data/connection';
 import { customer, customerContact, windowLink } from '@/data/schema';
 import { asActor } from '@/platform/as-actor';
 import { BY_ITSELF } from '@/platform/by-itself';
 import { digestOf, newSecret } from '@/platform/secret';
 import { checkOrigin } from '@/platform/check-origin';
+import { greet, letterWriter, signedBy } from '@/platform/letter-text';
 import { hostOf, putMails } from '@/platform/put-mail';
 import { readSettings } from '@/platform/settings';
 import { dayTime } from '@/ui/format';
-import '@/core/words/en/window';
 
 /** A link is good for so long; so many in an hour for one person, whoever asks. */
 const MINUTES = 30;
@@ -27,6 +26,7 @@ export async function sendWindowLinks(db: Database, email: string, now: Date): P
         email: customerContact.email,
         customerId: customer.id,
         customer: customer.name,
+        language: customer.language,
       })
       .from(customerContact)
       .innerJoin(customer, eq(customer.id, customerContact.customerId))
@@ -39,6 +39,7 @@ export async function sendWindowLinks(db: Database, email: string, now: Date): P
       )
       .limit(10);
     const settings = await readSettings(tx);
+    const write = await letterWriter(tx, 'windowLink');
     let sent = 0;
     for (const person of people) {
       const [lately] = await tx
@@ -49,25 +50,19 @@ export async function sendWindowLinks(db: Database, email: string, now: Date): P
       const secret = newSecret();
       const until = addMinutes(now, MINUTES);
       await tx.insert(windowLink).values({ digest: digestOf(secret), contactId: person.id, madeAt: now, until });
-      const numbers = {
-        workshop: settings.name,
-        name: person.name,
+      const letter = write(person.language, {
+        greeting: greet(person.name, person.language),
+        house: settings.name,
         customer: person.customer,
         until: dayTime(until, settings.zone),
         link: `${checkOrigin()}/window/enter/${secret}`,
-      };
-      await putMails(
-        tx,
-        [
-          {
-            customerId: person.customerId,
-            recipient: person.email,
-            subject: say({ code: 'window.linkSubject', numbers }),
-            body: say({ code: 'window.link', numbers }),
-          },
-        ],
-        { now, kind: 'window', host: hostOf(settings.mailFrom) },
-      );
+        workshop: signedBy(settings),
+      });
+      await putMails(tx, [{ customerId: person.customerId, recipient: person.email, ...letter }], {
+        now,
+        kind: 'window',
+        host: hostOf(settings.mailFrom),
+      });
       sent += 1;
     }
     return sent;

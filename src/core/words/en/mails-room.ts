@@ -1,0 +1,37 @@
+import { addWords } from '../registry';
+
+/** Words of the office's page of the texts that mails have. */
+export const MAILS_ROOM = {
+  'mailsRoom.title': 'Texts of mails',
+  'mailsRoom.what': 'What goes out by itself, in each language. What stands in braces is put in when the letter is made.',
+  'mailsRoom.kind': 'Letter',
+  'mailsRoom.language': 'Language',
+  'mailsRoom.subject': 'Subject',
+  'mailsRoom.body': 'Text',
+  'mailsRoom.places': 'Put in where the cursor stands',
+  'mailsRoom.must': 'must stand in the text',
+  'mailsRoom.preview': 'How it will look, with an invented customer',
+  'mailsRoom.save': 'Keep this text',
+  'mailsRoom.saved': 'Kept: letters from now on have it.',
+  'mailsRoom.usual': 'Back to the text that comes with the house',
+  'mailsRoom.dropped': 'The text that comes with the house is back.',
+  'mailsRoom.own': 'own text',
+  'mailsRoom.wrong': 'This text can’t go out: see beside the fields.',
+  'mailsRoom.kinds.reminder': 'Reminder of a calibration',
+  'mailsRoom.kinds.bump': 'Reminder of a bump test',
+  'mailsRoom.kinds.document': 'A certificate, with the PDF',
+  'mailsRoom.kinds.withoutCalibration': 'Back without calibration',
+  'mailsRoom.kinds.revised': 'A document was revised',
+  'mailsRoom.kinds.withdrawn': 'A document was withdrawn',
+  'mailsRoom.kinds.offer': 'An offer',
+  'mailsRoom.kinds.asked': 'A question to the customer',
+  'mailsRoom.kinds.windowLink': 'The way in to the customer’s window',
+  'mailsRoom.problem.empty': 'Nothing stands here.',
+  'mailsRoom.problem.unknownPlace': 'There is no {place} for this letter.',
+  'mailsRoom.problem.placeMissing': '{place} must stand in the text.',
+  'mailsRoom.problem.blockInSubject': '{place} has several lines: it can’t stand in a subject.',
+  'mailsRoom.problem.subjectLong': 'At most {most} characters.',
+  'mailsRoom.problem.bodyLong': 'At most {most} characters.',
+  'mailsRoom.problem.lineInSubject': 'A subject is one line.',
+} as const;
+addWords(MAILS_ROOM);
