@@ -2,7 +2,7 @@
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { clusterAt, addresses, ensureDatabase, startCluster } from './cluster.mjs';
-import { environment, migrate, tsx } from './project.mjs';
+import { environment, migrate, returnsOf, tsx } from './project.mjs';
 import { freePort, homeFolder, say, writePrivate } from './system.mjs';
 
 export async function prepareDemo({ port, publicPort }) {
@@ -15,7 +15,7 @@ export async function prepareDemo({ port, publicPort }) {
   const smtpPort = await freePort();
   // npm run remind, from another terminal, sends to the same stand-in.
   writePrivate(join(home, 'runtime.json'), { port, publicPort, smtpPort });
-  const env = environment({ cluster, home, port, publicPort, smtpPort });
+  const env = { ...environment({ cluster, home, port, publicPort, smtpPort }), ...returnsOf(await freePort()) };
   // What is invented can be invented again: no need to wait for the disk at each of its thousands of steps.
   const seeded = tsx(['src/processes/seed.ts', '--when-empty'], { ...env, PGOPTIONS: '-c synchronous_commit=off' });
   if (seeded.stdout.trim()) say(seeded.stdout.trim());

@@ -3,7 +3,7 @@ import { copyFileSync, existsSync, mkdirSync, mkdtempSync, readdirSync, renameSy
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { clusterAt, dumpDatabase, ensureDatabase, loadDatabase, removeCluster, startCluster } from './cluster.mjs';
-import { environment, migrate, TSX } from './project.mjs';
+import { environment, migrate, TSX, returnsOf } from './project.mjs';
 import { cacheFolder, freePort, hashOf, runBeside, say } from './system.mjs';
 
 /** All that decides what the demo holds: no page, no style, no test. */
@@ -77,7 +77,8 @@ export async function openHouse(dump, name = 'house', { acknowledges = false } =
   ensureDatabase(cluster);
   loadDatabase(cluster, join(dump, 'demo.dump'));
   const [port, publicPort, smtpPort] = [await freePort(), await freePort(), await freePort()];
-  return { name, home, cluster, port, smtpPort, env: environment({ cluster, home, port, publicPort, smtpPort }) };
+  const env = { ...environment({ cluster, home, port, publicPort, smtpPort }), ...returnsOf(await freePort()) };
+  return { name, home, cluster, port, smtpPort, env };
 }
 
 /** A throw-away house in which nobody was yet, as `npm run serve` makes it: nothing simulated, and a key to set it up with. */

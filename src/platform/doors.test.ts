@@ -69,6 +69,7 @@ describe('who may what, as the code has it', () => {
       'find',
       'dryRun',
       'tryMail',
+      'tryReturns',
       'addRows',
       'judgeImport',
       'scan',

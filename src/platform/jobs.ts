@@ -14,6 +14,8 @@ export interface Jobs {
   judgeAnew: { suspicionId: string };
   windowLink: { email: string };
   windowRequest: { requestId: string };
+  customerAnswer: { questionId: string };
+  returns: Record<string, never>;
 }
 export type JobName = keyof Jobs;
 

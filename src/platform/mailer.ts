@@ -60,6 +60,8 @@ export interface Outcome {
 export interface Sender {
   from: string;
   replyTo: string;
+  /** Where what can't be delivered goes back to; empty: to the sender. */
+  returnTo?: string;
 }
 interface Letter {
   id: string;
@@ -78,7 +80,7 @@ export interface Attachment {
 /** Hands one mail to the mail server and says what became of it: sent, refused for good, to be tried again (queued), or not known. Throws nothing. */
 export async function sendMail(
   { id, recipient, ...mail }: Letter,
-  { from, replyTo }: Sender,
+  { from, replyTo, returnTo }: Sender,
   attachments: Attachment[] = [],
 ): Promise<Outcome> {
   try {
@@ -86,6 +88,10 @@ export async function sendMail(
       from,
       ...(replyTo ? { replyTo } : {}),
       to: recipient,
+      // The mark comes back with a report of what became of it, where servers on the way know of it (RFC 3461).
+      ...(returnTo
+        ? { envelope: { from: returnTo, to: recipient }, dsn: { id, return: 'headers', notify: ['failure'], recipient } }
+        : {}),
       subject: mail.subject,
       text: mail.body,
       messageId: mail.messageId,

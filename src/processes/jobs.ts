@@ -49,6 +49,7 @@ const runner = await run({
     // The demo is made anew by a command; a house that works in earnest is kept.
     // Asked every hour: the workshop's own hour and zone are its settings, and a clock that was changed misses none.
     ...(process.env.WERKBANK_REMINDERS === 'no' ? [] : [atNight('reminders', '4 * * * *')]),
+    { task: 'returns', match: '*/10 * * * *', options: { backfillPeriod: 0, maxAttempts: 2, jobKey: 'returns' } },
     ...(process.env.WERKBANK_BACKUPS === 'yes' ? [atNight('backup', process.env.WERKBANK_BACKUP_AT ?? '50 1 * * *')] : []),
   ]),
   logger: new Logger(() => (level, message, meta) => {

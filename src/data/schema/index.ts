@@ -18,3 +18,4 @@ export * from './recall';
 export * from './bookings';
 export * from './window';
 export * from './feeds';
+export * from './questions';

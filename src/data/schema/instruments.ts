@@ -30,6 +30,8 @@ export const customer = pgTable('customer', {
     .notNull()
     .default(sql`encode(gen_random_bytes(18), 'hex')`),
   wantsCertificates: boolean('wants_certificates').notNull().default(true),
+  /** Reminded of a bump test so many days after the last; null where nobody wishes it. */
+  bumpEveryDays: integer('bump_every_days'),
   /** Of documents, mails and letters. */
   language: text('language').$type<Language>().notNull().default('en'),
   phone: text('phone').notNull().default(''),

@@ -111,7 +111,7 @@ export const reminder = pgTable('reminder', {
     .notNull()
     .references(() => customer.id),
   dueOn: date('due_on').notNull(),
-  stage: text('stage').$type<ReminderStage>().notNull(),
+  stage: text('stage').$type<ReminderStage | 'bump'>().notNull(),
   mailId: uuid('mail_id')
     .notNull()
     .references(() => mail.id),

@@ -27,6 +27,7 @@ const EMPTY: CustomerInput = {
   annexTraces: false,
   wantsCertificates: true,
   language: 'en',
+  bumpEveryDays: null,
 };
 const FIELDS = ['name', 'address', 'contact', 'email', 'phone', 'notes'] as const;
 /** A pause in typing after which names that are much alike are looked for, ms. */
@@ -102,6 +103,9 @@ export function CustomerForm<T>({ initial, act, except, send, onDone, onLeave, t
       <Form.Check id="annex-budgets" label={say({ code: 'customer.annexBudgets' })} {...register('annexBudgets')} />
       <Form.Check id="annex-traces" label={say({ code: 'customer.annexTraces' })} {...register('annexTraces')} />
       <div className="mt-2" style={{ maxWidth: '20rem' }}>
+        <Field label={say({ code: 'customer.bumpEveryDays' })} problem={errors.bumpEveryDays?.message}>
+          <Form.Control inputMode="numeric" autoComplete="off" {...register('bumpEveryDays')} />
+        </Field>
         <Field label={say({ code: 'customer.language' })} problem={errors.language?.message}>
           <Form.Select {...register('language')}>
             {LANGUAGES.map((language) => (

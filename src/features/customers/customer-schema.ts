@@ -26,6 +26,15 @@ export const customerSchema = yup.object({
   annexBudgets: yup.boolean().optional(),
   annexTraces: yup.boolean().optional(),
   wantsCertificates: yup.boolean().optional(),
+  bumpEveryDays: yup
+    .number()
+    .transform((value: number, typed: unknown) => (typed === '' ? null : value))
+    .typeError(say({ code: 'customer.bumpDays' }))
+    .integer(say({ code: 'customer.bumpDays' }))
+    .min(1, say({ code: 'customer.bumpDays' }))
+    .max(366, say({ code: 'customer.bumpDays' }))
+    .nullable()
+    .optional(),
   language: yup.string().oneOf(LANGUAGES).optional(),
 });
 export type CustomerInput = yup.InferType<typeof customerSchema>;

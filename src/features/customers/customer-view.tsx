@@ -76,8 +76,8 @@ export function CustomerView({ card, role, zone }: { card: Card; role: Role; zon
 }
 
 function inputOf({ name, address, contact, email, phone, notes, ...row }: Card['customer']) {
-  const { wantsReminders, wantsCertificates, agreesDue, rule, annexBudgets, annexTraces, language } = row;
-  const wishes = { wantsReminders, wantsCertificates, agreesDue, rule, annexBudgets, annexTraces, language };
+  const { wantsReminders, wantsCertificates, agreesDue, rule, annexBudgets, annexTraces, language, bumpEveryDays } = row;
+  const wishes = { wantsReminders, wantsCertificates, agreesDue, rule, annexBudgets, annexTraces, language, bumpEveryDays };
   return { name, address, contact, email, phone, notes, ...wishes };
 }
 
@@ -94,6 +94,9 @@ function Facts({ customer }: { customer: Card['customer'] }) {
         </div>
       ))}
       {customer.wantsReminders && <div className="small">✓ {say({ code: 'customer.wantsReminders' })}</div>}
+      {customer.bumpEveryDays !== null && (
+        <div className="small">✓ {say({ code: 'customer.bumpLine', numbers: { days: customer.bumpEveryDays } })}</div>
+      )}
       {(['wantsCertificates', 'agreesDue', 'annexBudgets', 'annexTraces'] as const).map(
         (name) =>
           customer[name] && (

@@ -7,5 +7,7 @@ export { keepUse, usesOfAsset, type UseRow } from './server/uses';
 export { makeReminders } from './server/reminders';
 export { emptyOutbox, markCutOff, type Emptied } from './server/empty-outbox';
 export { outbox, sendAgain } from './server/outbox';
+export { makeBumpReminders } from './server/bump-reminders';
+export { readReturns, type Returned } from './server/read-returns';
 export { remindedLast, remindToday } from './server/remind-today';
 export { asLetter, lettersToPrint, notePrinted, postToDo } from './server/letters';

@@ -1,6 +1,7 @@
 import * as yup from 'yup';
 import { say } from '@/core/words/say';
 import { SECURITIES } from '@/platform/client/mail-securities';
+import '@/core/words/en/returns';
 import '@/core/words/en/setup';
 
 const text = (most: number) => yup.string().trim().max(most, `At most ${most} characters.`);
@@ -37,6 +38,11 @@ export const mailServerSchema = yup.object({
   password: server.password.default(''),
 });
 export const tryMailSchema = mailServerSchema.shape({ to: mail.required('An address to send to.') });
+
+/** The mailbox of returned mails. */
+export const returnsSchema = mailServerSchema.shape({
+  address: mail.required(say({ code: 'returns.addressNeeded' })),
+});
 
 export const TEAMS = ['alone', 'few', 'many'] as const;
 export type Team = (typeof TEAMS)[number];

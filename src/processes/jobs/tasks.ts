@@ -2,9 +2,10 @@ import type { TaskList } from 'graphile-worker';
 import * as yup from 'yup';
 import { database } from '@/data/connection';
 import { drawAndKeep, drawJob, keptPdf } from '@/features/certificates/server';
-import { emptyOutbox, remindToday } from '@/features/due/server';
+import { emptyOutbox, readReturns, remindToday } from '@/features/due/server';
 import { walkDraft } from '@/features/procedures/server';
 import { judgeSuspicion } from '@/features/recall/server';
+import { doAnswer } from '@/features/questions/server';
 import { drawBlankSheet, sheetJob } from '@/features/paper/server';
 import { doWindowRequest, sendWindowLinks } from '@/features/window/server';
 import { systemClock } from '@/platform/clock';
@@ -17,6 +18,7 @@ const drawSchema = yup.object({ certificateId: id });
 const walkSchema = yup.object({ procedureId: yup.string().max(60).required() });
 const linkSchema = yup.object({ email: yup.string().max(160).required() });
 const requestSchema = yup.object({ requestId: id });
+const questionSchema = yup.object({ questionId: id });
 const suspicionSchema = yup.object({ suspicionId: id });
 const sheetSchema = yup.object({ sheetId: id, modelId: id, assetId: yup.string().uuid().optional().default(undefined) });
 const now = () => systemClock().now();
@@ -53,9 +55,15 @@ export const TASKS: TaskList = {
   windowRequest: async (payload) => {
     await doWindowRequest(database(), (await requestSchema.validate(payload)).requestId, now());
   },
+  customerAnswer: async (payload) => {
+    await doAnswer(database(), (await questionSchema.validate(payload)).questionId, now());
+  },
   judgeAnew: async (payload, { abortSignal }) => {
     const { suspicionId } = await suspicionSchema.validate(payload);
     await judgeSuspicion(database(), suspicionId, now(), { signal: abortSignal });
+  },
+  returns: async () => {
+    await readReturns(database(), now());
   },
   reminders: async () => {
     await remindToday(database(), now());

@@ -1,7 +1,8 @@
-/** What the public listener answers: the check page with what it is drawn from, the key set, whether it stands, the end of reminders, and the customer's window. Nothing else has a door there. */
+/** What the public listener answers: the check page with what it is drawn from, the key set, whether it stands, the end of reminders, a customer's answer, and the customer's window. Nothing else has a door there. */
 const DOORS = [
   /^\/verify\/[\w-]{1,80}$/,
   /^\/unsubscribe\/[\w-]{1,80}$/,
+  /^\/answer\/[\w-]{43}$/,
   /^\/feed\/[\w-]{43}\.ics$/,
   /^\/window(\/(enter|instruments)\/[\w-]{1,80}|\/documents(\/[\w-]{36}\/(pdf|json))?|\/bookings(\/[\w-]{3,36})?)?$/,
   /^\/api\/window\/request\/[\w-]{36}$/,
@@ -11,8 +12,8 @@ const DOORS = [
   /^\/icon\.svg$/,
 ];
 
-/** What is written from outside: whoever holds the link of a mail ends its reminders, and what is asked at the customer's window. */
-const WRITES = /^\/api\/(unsubscribe\/[\w-]{1,80}|window\/(link|enter|leave|request|feed))$/;
+/** What is written from outside: whoever holds the link of a mail ends its reminders or answers what it asks, and what is asked at the customer's window. */
+const WRITES = /^\/api\/(unsubscribe\/[\w-]{1,80}|answer\/[\w-]{43}|window\/(link|enter|leave|request|feed))$/;
 
 /**
  * Whether a request may come in by the public listener, by one of its few doors.

@@ -10,6 +10,7 @@ import { queryOf, readList } from '@/ui/list/list-address';
 import { readSettings } from '@/platform/settings';
 import '@/core/words/en/customers';
 import '@/core/words/en/imports';
+import '@/core/words/en/questions';
 
 export const metadata = { title: 'Customers' };
 export default page({ permission: 'signedIn', name: '/customers' }, async ({ tx, actor, now, search }) => {
@@ -22,6 +23,9 @@ export default page({ permission: 'signedIn', name: '/customers' }, async ({ tx,
       <div className="page-head">
         <h1>{say({ code: 'customers.title' })}</h1>
         <span className="end d-flex gap-2">
+          <Link className="btn btn-plain" href="/customers/questions">
+            {say({ code: 'question.title' })}
+          </Link>
           {may(actor.role, 'office') && (
             <Link className="btn btn-plain" href="/imports">
               {say({ code: 'import.link' })}

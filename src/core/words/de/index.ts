@@ -1,3 +1,4 @@
+import { ANSWER_PAGE } from './answer-page';
 import { BUDGET } from './budget';
 import { CERTIFICATE } from './certificate';
 import { CHANGED } from './changed';
@@ -16,6 +17,7 @@ import { STATUS } from './status';
 
 /** The German catalogue: what leaves the house. The same files and codes as the English one has for it. */
 export const DE = {
+  'answer-page': ANSWER_PAGE,
   budget: BUDGET,
   certificate: CERTIFICATE,
   changed: CHANGED,

@@ -1,4 +1,5 @@
 import { ACCOUNT } from './account';
+import { ANSWER_PAGE } from './answer-page';
 import { ANSWERS } from './answers';
 import { ASSETS } from './assets';
 import { ASSIGN } from './assign';
@@ -53,8 +54,10 @@ import { PROCEDURES_WORDS } from './procedures';
 import { PROGRAMS } from './programs';
 import { RECEIPTS } from './receipts';
 import { NOTICE } from './notice';
+import { QUESTIONS } from './questions';
 import { RECALL } from './recall';
 import { RECALL_LETTER } from './recall-letter';
+import { RETURNS } from './returns';
 import { REFUSALS } from './refusals';
 import { REFUSALS_ACTS } from './refusals-acts';
 import { REGISTER } from './register';
@@ -77,6 +80,7 @@ import { WHY } from './why';
 /** The English catalogue: one sentence a code, figures in braces (ICU). */
 export const EN = {
   ...ACCOUNT,
+  ...ANSWER_PAGE,
   ...ANSWERS,
   ...ASSETS,
   ...ASSIGN,
@@ -132,8 +136,10 @@ export const EN = {
   ...PROGRAMS,
   ...RECEIPTS,
   ...NOTICE,
+  ...QUESTIONS,
   ...RECALL,
   ...RECALL_LETTER,
+  ...RETURNS,
   ...REFUSALS,
   ...REFUSALS_ACTS,
   ...REMARKS,

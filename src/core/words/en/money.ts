@@ -54,6 +54,7 @@ export const MONEY_WORDS = {
   'offer.how': 'How',
   'offer.how.telephone': 'by telephone',
   'offer.how.mail': 'by mail',
+  'offer.how.link': 'by the link of a mail',
   'offer.how.counter': 'at the counter',
   'offer.accept': 'They accept',
   'offer.decline': 'They decline',

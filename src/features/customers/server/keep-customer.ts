@@ -57,6 +57,7 @@ const CORRECTED = [
   'annexTraces',
   'wantsCertificates',
   'language',
+  'bumpEveryDays',
 ] as const;
 
 /**

@@ -5,6 +5,7 @@ import { mail } from '@/data/schema';
 import { enqueue } from '@/platform/jobs';
 import { outboxJob } from '@/platform/put-mail';
 import { readSettings } from '@/platform/settings';
+import { returnsMailbox } from '@/platform/returns-mailbox';
 import { sendMail, type Attachment, type Outcome, type Sender } from '@/platform/mailer';
 
 /** After this long a mail that still says "sending" was cut off: whether it arrived can't be known, so it is never sent again by itself. */
@@ -71,7 +72,11 @@ async function empty(db: Database, { clock, signal, attach }: Given): Promise<Em
     const { taken, from } = await db.transaction(async (tx) => {
       await keep(tx, results);
       const { mailFrom, replyTo } = await readSettings(tx);
-      return { taken: signal?.aborted ? [] : await take(tx, IN_HAND - inHand.size, clock()), from: { from: mailFrom, replyTo } };
+      const returnTo = (await returnsMailbox(tx))?.address ?? '';
+      return {
+        taken: signal?.aborted ? [] : await take(tx, IN_HAND - inHand.size, clock()),
+        from: { from: mailFrom, replyTo, returnTo },
+      };
     });
     for (const one of taken) {
       const sending: Promise<void> = handOver(one, from, attach).then((outcome) => {

@@ -7,6 +7,7 @@ import { BY_ITSELF } from '@/platform/by-itself';
 import { dateIn } from '@/platform/clock';
 import { keepHouseCheck } from '@/platform/house-check';
 import { readSettings } from '@/platform/settings';
+import { makeBumpReminders } from './bump-reminders';
 import { makeReminders } from './reminders';
 
 /** The newest day on which reminders went out by themselves, and what came of it. */
@@ -39,10 +40,16 @@ export async function remindToday(
       const last = await remindedLast(tx);
       if (last?.ok && last.detail.day === day) return null;
       await asActor(tx, BY_ITSELF, 'job');
-      const made = await makeReminders({ tx, actor: BY_ITSELF, now });
-      await tx
-        .insert(houseCheck)
-        .values({ kind: 'reminders', at: now, tookMs: Date.now() - began, ok: true, detail: { day, ...made } });
+      const context = { tx, actor: BY_ITSELF, now };
+      const made = await makeReminders(context);
+      const bumps = await makeBumpReminders(context);
+      await tx.insert(houseCheck).values({
+        kind: 'reminders',
+        at: now,
+        tookMs: Date.now() - began,
+        ok: true,
+        detail: { day, ...made, bumps: bumps.mails },
+      });
       return made;
     });
   } catch (error) {

@@ -1,12 +1,12 @@
 import { randomUUID } from 'node:crypto';
-import { format, parseISO } from 'date-fns';
-import { and, eq, inArray, isNotNull, isNull, lte, ne, sql } from 'drizzle-orm';
+import { and, eq, inArray, isNotNull, isNull, lte, sql } from 'drizzle-orm';
 import type { LetterText } from '@/core/letter/letter-kind';
+import { dayInLanguage } from '@/core/words/day-in-language';
 import { say } from '@/core/words/say';
 import { checkOrigin } from '@/platform/check-origin';
 import { reminderStage, type ReminderStage } from '@/core/interval/reminder-stage';
 import type { Transaction } from '@/data/connection';
-import { asset, customer, customerContact, instrumentModel, reminder } from '@/data/schema';
+import { asset, customer, instrumentModel, reminder } from '@/data/schema';
 import { dateIn } from '@/platform/clock';
 import { need } from '@/platform/need';
 import { unsubscribeAddress } from '@/platform/unsubscribe-address';
@@ -14,6 +14,7 @@ import { greet, itemOnLine, letterWriter, signedBy, type WriteLetter } from '@/p
 import { hostOf, putMails } from '@/platform/put-mail';
 import { readSettings, type WorkshopSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
+import { toldContact } from './told-contact';
 
 import '@/core/words/en/letters';
 import '@/core/words/en/mail-texts';
@@ -86,20 +87,7 @@ async function dueUntold(
   only?: readonly string[],
 ) {
   const stage = sql`case when ${asset.nextDue} <= ${today}::date - ${remindAfterDays}::int then 'after' when ${asset.nextDue} <= ${today}::date then 'at' else 'ahead' end`;
-  // The contact that is there for reminders, the first of several; else the customer's own.
-  const told = tx
-    .select({ name: customerContact.name, email: customerContact.email })
-    .from(customerContact)
-    .where(
-      and(
-        eq(customerContact.customerId, customer.id),
-        sql`'reminders' = any(${customerContact.purposes})`,
-        ne(customerContact.email, ''),
-      ),
-    )
-    .orderBy(customerContact.createdAt, customerContact.id)
-    .limit(1)
-    .as('told');
+  const told = toldContact(tx);
   return tx
     .select({
       id: asset.id,
@@ -160,10 +148,9 @@ function groupByCustomer(lines: Line[]): Map<string, Line[]> {
 function text(lines: Line[], settings: WorkshopSettings, write: WriteLetter): LetterText {
   const { customer } = lines[0]!.row;
   const { language } = customer;
-  const onDay = (due: string) => format(parseISO(due), language === 'de' ? 'dd.MM.yyyy' : 'd MMM yyyy');
   const rows = lines.map(
     ({ row, stage }) =>
-      `  ${onDay(row.nextDue!).padEnd(12)} ${say({ code: `reminder.stage.${stage}` }, language).padEnd(9)} ${itemOnLine(row, language)}`,
+      `  ${dayInLanguage(row.nextDue!, language).padEnd(12)} ${say({ code: `reminder.stage.${stage}` }, language).padEnd(9)} ${itemOnLine(row, language)}`,
   );
   return write(language, {
     greeting: greet(customer.contact, language),

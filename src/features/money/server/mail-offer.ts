@@ -5,11 +5,13 @@ import { customer, mail, offer } from '@/data/schema';
 import type { Transaction } from '@/data/connection';
 import { need } from '@/platform/need';
 import { Problem } from '@/platform/problem';
+import { askCustomer, askedByMail } from '@/platform/ask-customer';
 import { itemOnLine, letterWriter, signedBy } from '@/platform/letter-text';
 import { hostOf, putMails } from '@/platform/put-mail';
 import type { UseCaseContext } from '@/platform/use-case';
 import { offerOnPaper } from './papers';
 import { ticketInHouse } from './offers';
+import '@/core/words/en/answer-page';
 import '@/core/words/en/money';
 
 /** Puts an offer that waits into the outbox, as its paper says it; again where it went astray. Errors: Problem (403), (404), (409) where it has its answer, or the instrument left. */
@@ -24,14 +26,27 @@ export async function mailOffer(context: UseCaseContext, { offerId, to }: { offe
   const { instrument, workshop } = found;
   const line = (one: Position) =>
     `${one.quantity} × ${one.name}${one.partNumber ? ` (${one.partNumber})` : ''}: ${amountOf(one)} ${row.currency}`;
+  const { language } = found.customer;
+  const positions = row.positions.map(line).join('\n');
+  const total = `${row.total} ${row.currency}`;
+  const question = await askCustomer(context, {
+    customerId: found.customer.id,
+    about: 'offer',
+    subjectId: row.id,
+    language,
+    asked: [say({ code: 'askedOf.offer', numbers: { number: row.number } }, language), row.finding, positions, total]
+      .filter(Boolean)
+      .join('\n\n'),
+  });
   const write = await letterWriter(tx, 'offer');
-  const letter = write(found.customer.language, {
+  const letter = write(language, {
+    answer: question.line,
     number: row.number,
-    instrument: itemOnLine(instrument, found.customer.language),
+    instrument: itemOnLine(instrument, language),
     ticket: found.ticket.code,
     finding: row.finding,
-    positions: row.positions.map(line).join('\n'),
-    total: `${row.total} ${row.currency}`,
+    positions,
+    total,
     workshop: signedBy(workshop),
   });
   const [mailId] = await putMails(tx, [{ customerId: found.customer.id, recipient: to, ...letter }], {
@@ -39,6 +54,7 @@ export async function mailOffer(context: UseCaseContext, { offerId, to }: { offe
     kind: 'offer',
     host: hostOf(workshop.mailFrom),
   });
+  await askedByMail(tx, question.id, mailId);
   await tx.update(offer).set({ mailId: mailId! }).where(eq(offer.id, offerId));
 }
 

@@ -3,6 +3,7 @@ import { totalOf, type Position } from '@/core/money/position';
 import { say } from '@/core/words/say';
 import type { Transaction } from '@/data/connection';
 import { jobPosition, offer, ticket, type OfferAnswer } from '@/data/schema';
+import { withdrawQuestions } from '@/platform/ask-customer';
 import { need } from '@/platform/need';
 import { nextNumber } from '@/platform/next-number';
 import { Problem } from '@/platform/problem';
@@ -62,6 +63,7 @@ export async function answerOffer(
     .update(offer)
     .set({ answer, answeredBy: by || actor.name, answeredHow: how, notedBy: actor.name, answeredAt: now })
     .where(eq(offer.id, offerId));
+  await withdrawQuestions(context, offerId);
   if (answer !== 'accepted') return;
   await tx.insert(jobPosition).values(
     row.positions.map((one) => ({

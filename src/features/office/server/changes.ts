@@ -10,6 +10,7 @@ export const CHANGED_TABLES = [
   'customer_merge',
   'customer_site',
   'customer_tolerance',
+  'customer_question',
   'booking',
   'booking_item',
   'calendar_feed',

@@ -33,7 +33,7 @@ export function letterSample(language: Language, settings: WorkshopSettings): Re
     positions: '1 × …: 42.00',
     total: `42.00 ${settings.currency}`,
     question: '…',
-    answer: say({ code: 'mailText.answerHere', numbers: { until: days[1]!, address: address('word/…') } }, language),
+    answer: say({ code: 'mailText.answerHere', numbers: { until: days[1]!, address: address('answer/…') } }, language),
     link: address('window/enter/…'),
     until: days[0]!,
     house: settings.name,

@@ -2,8 +2,10 @@ import { LETTER_KINDS } from '@/core/letter/letter-kind';
 import { LANGUAGES, say } from '@/core/words/say';
 import { MailTextForm } from '@/features/office';
 import { mailTextPage } from '@/features/office/server';
+import { ReturnsPanel } from '@/features/setup';
 import { page } from '@/platform/page';
 import { may } from '@/platform/permission';
+import { returnsFromEnvironment, shownReturnsMailbox } from '@/platform/returns-mailbox';
 import { Link } from '@/ui/link';
 import '@/core/words/en/customers';
 import '@/core/words/en/mails-room';
@@ -21,29 +23,24 @@ export default page({ permission: 'office', name: '/office/mails' }, async ({ tx
       </div>
       <nav className="tabs mb-2" aria-label={say({ code: 'mailsRoom.language' })}>
         {LANGUAGES.map((one) => (
-          <Link
-            key={one}
-            aria-current={one === language}
-            href={`/office/mails?kind=${kind}&language=${one}`}
-          >
+          <Link key={one} aria-current={one === language} href={`/office/mails?kind=${kind}&language=${one}`}>
             {say({ code: `customer.language.${one}` })}
           </Link>
         ))}
       </nav>
       <nav className="tabs" aria-label={say({ code: 'mailsRoom.kind' })}>
         {LETTER_KINDS.map((one) => (
-          <Link
-            key={one}
-            aria-current={one === kind}
-            href={`/office/mails?kind=${one}&language=${language}`}
-          >
+          <Link key={one} aria-current={one === kind} href={`/office/mails?kind=${one}&language=${language}`}>
             {say({ code: `mailsRoom.kinds.${one}` })}
-            {shown.written.includes(`${one}.${language}`) && <span className="quiet small"> · {say({ code: 'mailsRoom.own' })}</span>}
+            {shown.written.includes(`${one}.${language}`) && (
+              <span className="quiet small"> · {say({ code: 'mailsRoom.own' })}</span>
+            )}
           </Link>
         ))}
       </nav>
       <fieldset disabled={!may(actor.role, 'office')}>
         <MailTextForm key={`${kind}.${language}`} page={shown} />
+        <ReturnsPanel kept={await shownReturnsMailbox(tx)} environment={returnsFromEnvironment()} />
       </fieldset>
     </main>
   );

@@ -60,6 +60,7 @@ const FOLLOWED = [
   'kept_file',
   'loan',
   'model_key',
+  'customer_question',
   'booking',
   'booking_item',
   'calendar_feed',

@@ -1,0 +1,3 @@
+export { QuestionsPanel } from './questions-panel';
+export { QuestionLines } from './question-lines';
+export { AnswerSheet } from './answer-sheet';
