@@ -24,7 +24,8 @@ export function MailTextForm({ page }: { page: MailTextPage }) {
   const { kind, language, sample } = page;
   const [text, setText] = useState(page.text);
   const [said, setSaid] = useState('');
-  const boxes = { subject: useRef<HTMLInputElement>(null), body: useRef<HTMLTextAreaElement>(null) };
+  const subjectBox = useRef<HTMLInputElement>(null);
+  const bodyBox = useRef<HTMLTextAreaElement>(null);
   const last = useRef<Box>('body');
   const problems = letterProblems(kind, text);
   const problemOf = (field: Box) => problems.filter((one) => one.field === field).map(saidOfLetter)[0];
@@ -34,7 +35,7 @@ export function MailTextForm({ page }: { page: MailTextPage }) {
   };
   const putIn = (place: string) => {
     const field = BLOCKS.some((one) => one === place) ? 'body' : last.current;
-    const box = boxes[field].current;
+    const box = field === 'subject' ? subjectBox.current : bodyBox.current;
     if (!box) return;
     const [from, to] = [box.selectionStart ?? box.value.length, box.selectionEnd ?? box.value.length];
     change(field, `${box.value.slice(0, from)}{${place}}${box.value.slice(to)}`);
@@ -64,7 +65,7 @@ export function MailTextForm({ page }: { page: MailTextPage }) {
         <div className="col-lg-7">
           <Field label={say({ code: 'mailsRoom.subject' })} problem={problemOf('subject')}>
             <Form.Control
-              ref={boxes.subject}
+              ref={subjectBox}
               value={text.subject}
               onFocus={() => (last.current = 'subject')}
               onChange={(event) => change('subject', event.target.value)}
@@ -74,7 +75,7 @@ export function MailTextForm({ page }: { page: MailTextPage }) {
             <Form.Control
               as="textarea"
               rows={16}
-              ref={boxes.body}
+              ref={bodyBox}
               value={text.body}
               onFocus={() => (last.current = 'body')}
               onChange={(event) => change('body', event.target.value)}

@@ -20,6 +20,12 @@ const inState = (state: QuestionState, now: Date) => {
   }
 };
 
+function omitDigest(question: typeof customerQuestion.$inferSelect) {
+  const shown: Partial<typeof question> = { ...question };
+  delete shown.digest;
+  return shown as Omit<typeof question, 'digest'>;
+}
+
 /** Where a question stands. */
 export const stateOf = (
   { answer, withdrawnAt, until }: Pick<typeof customerQuestion.$inferSelect, 'answer' | 'withdrawnAt' | 'until'>,
@@ -50,8 +56,7 @@ export async function listQuestions(
     .limit(SHOWN + 1);
   const page = rows.slice(0, SHOWN).map(({ question, ...rest }) => {
     // What opens nothing leaves the house either.
-    const { digest: _digest, ...shown } = question;
-    return { ...shown, ...rest, state: stateOf(question, now) };
+    return { ...omitDigest(question), ...rest, state: stateOf(question, now) };
   });
   return { rows: page, next: rows.length > SHOWN ? page.at(-1)!.id : null };
 }
