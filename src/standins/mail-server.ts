@@ -8,6 +8,7 @@ import { serveMailbox } from './mailbox';
  * The mail stand-in: a real SMTP server on loopback that keeps every mail as an .eml file instead of passing it on.
  * A mailbox whose name begins with “full” refuses as a full one does (RFC 5321, 4.2.3: 552; “full.soon” with 452, which is asked again later).
  * One whose name begins with “gone” is taken, and comes back a moment later to the address it came from (a delivery status, RFC 3464), in a mailbox that is read by IMAP on port MAIL_STANDIN_IMAP.
+ * MAIL_STANDIN_SLOW_MS makes it take its time over each.
  * One whose name begins with “silent” takes the message and never answers. MAIL_STANDIN_CUT=after-data breaks the connection after the message came in and before the answer goes out (RFC 5321, 4.2.5 leaves the sender not knowing).
  */
 const folder = process.env.WERKBANK_MAIL_FOLDER ?? '.';
@@ -53,7 +54,7 @@ const server = new SMTPServer({
         server.connections.forEach((connection: { _socket: { destroy(): void } }) => connection._socket.destroy());
         return;
       }
-      if (!silent) callback();
+      if (!silent) setTimeout(callback, Number(process.env.MAIL_STANDIN_SLOW_MS ?? 0));
     });
   },
 }) as SMTPServer & { connections: Set<{ _socket: { destroy(): void } }> };
