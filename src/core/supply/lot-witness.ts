@@ -54,7 +54,9 @@ export function lotWitness({
   const many = before.reduce((sum, one) => sum + one.deviations.length, 0);
   if (instruments < LEAST_INSTRUMENTS || many < LEAST_EARLIER) return null;
   const all = [lot, ...before];
-  const robust = 1.4826 * median(all.flatMap(({ deviations }) => fromMedian(deviations).map(Math.abs)));
+  const apart = all.flatMap(({ deviations }) => fromMedian(deviations).map(Math.abs));
+  // Coarse displays show most instruments alike: then the mean of what is apart says how far.
+  const robust = 1.4826 * median(apart) || 1.2533 * mean(apart);
   if (!(robust > 0)) return null;
   const drawn = all.map(({ deviations, standardUncertainty }) => ({
     values: drawIn(deviations, robust),

@@ -18,7 +18,7 @@ interface Props {
   zone: string;
 }
 
-const CLOCK: Clocked[] = ['reminders', 'verify', 'anchor', 'backup'];
+const CLOCK: Clocked[] = ['reminders', 'returns', 'lots', 'verify', 'anchor', 'backup'];
 
 /** What the house does by itself: what waits, what was done, what failed. */
 export function JobsView({ queue, done, newest, reminders, zone }: Props) {
@@ -106,12 +106,18 @@ export function JobsView({ queue, done, newest, reminders, zone }: Props) {
 /** What came of it; of reminders how many, of what failed why. */
 function Outcome({ row }: { row: Row }) {
   const missed = Array.isArray(row.detail.missed) ? (row.detail.missed as string[]) : [];
-  const { mails, instruments } = row.detail as { mails?: number; instruments?: number };
+  const { mails, instruments, read, returned } = row.detail as Partial<
+    Record<'mails' | 'instruments' | 'read' | 'returned', number>
+  >;
+  const failed = row.kind === 'lots' ? 'jobs.lotsLow' : 'jobs.failed';
   return (
     <>
-      <VerdictMark state={row.ok ? 'within' : 'outside'} word={say({ code: row.ok ? 'jobs.ok' : 'jobs.failed' })} />{' '}
+      <VerdictMark state={row.ok ? 'within' : 'outside'} word={say({ code: row.ok ? 'jobs.ok' : failed })} />{' '}
       {mails !== undefined && instruments !== undefined && (
         <span className="small">{say({ code: 'jobs.reminded', numbers: { mails, instruments } })}</span>
+      )}
+      {read !== undefined && returned !== undefined && (
+        <span className="small">{say({ code: 'jobs.returned', numbers: { read, returned } })}</span>
       )}
       {missed.map((one) => (
         <div key={one} className="small text-break">

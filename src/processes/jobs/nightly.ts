@@ -1,13 +1,15 @@
 import { database } from '@/data/connection';
 import { makeAnchor, verifyRecords } from '@/features/office/server';
+import { lookAtLots } from '@/features/recall/server';
 import { keepHouseCheck } from '@/platform/house-check';
 import { log } from '@/platform/log';
 import { keepAnchor, newestAnchor } from '../anchor-files';
 
 /** Every night: whether the records hold, against the last anchor; then a new anchor, beside the backup and wherever else it is wanted. What was found is kept, and shown to the administrator. */
 export async function nightly(): Promise<void> {
-  const began = Date.now();
   const db = database();
+  await lookAtLots(db, new Date());
+  const began = Date.now();
   const { faults, ...report } = await verifyRecords(db, { anchor: await newestAnchor() });
   await keepHouseCheck(db, {
     kind: 'verify',

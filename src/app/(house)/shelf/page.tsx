@@ -3,6 +3,8 @@ import { say } from '@/core/words/say';
 import { benchLines } from '@/features/lines/server';
 import { NewReference, ShelfTable } from '@/features/shelf';
 import { SHELF_KINDS, shelfAddress, shelfList } from '@/features/shelf/server';
+import { LowLots } from '@/features/recall';
+import { lowLots } from '@/features/recall/server';
 import { dateIn } from '@/platform/clock';
 import { page } from '@/platform/page';
 import { may } from '@/platform/permission';
@@ -34,6 +36,7 @@ export default page({ permission: 'signedIn', name: '/shelf' }, async ({ tx, now
           <ExportLinks base="/shelf/export" query={queryOf(list)} />
         </span>
       </div>
+      <LowLots lots={await lowLots(tx)} />
       {may(actor.role, 'bench') && (
         <NewReference
           readers={(await benchLines(tx))

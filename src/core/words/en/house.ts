@@ -50,6 +50,8 @@ export const HOUSE = {
   'house.backup': 'Backup',
   'house.restore': 'Trial restore',
   'house.disk': 'Disk',
+  'house.lots': 'Lots by their witnesses',
+  'house.returns': 'Mails that came back',
   'house.reminders': 'Reminders by themselves',
   'house.holds': 'all hold',
   'house.faults': '{count, plural, one {# fault} other {# faults}}',

@@ -75,6 +75,7 @@ import { STATUS } from './status';
 import { TARGETS } from './targets';
 import { TICKETS } from './tickets';
 import { WINDOW } from './window';
+import { WITNESS } from './witness';
 import { WHY } from './why';
 
 /** The English catalogue: one sentence a code, figures in braces (ICU). */
@@ -156,6 +157,7 @@ export const EN = {
   ...TARGETS,
   ...TICKETS,
   ...WINDOW,
+  ...WITNESS,
   ...WHY,
 } as const;
 

@@ -1,11 +1,12 @@
-import { and, eq, inArray } from 'drizzle-orm';
+import { and, desc, eq, inArray } from 'drizzle-orm';
 import { simpleParser, type ParsedMail } from 'mailparser';
 import { deliveryStatuses, type DeliveryStatus } from '@/core/letter/delivery-status';
 import { say } from '@/core/words/say';
 import type { Database } from '@/data/connection';
-import { mail } from '@/data/schema';
+import { houseCheck, mail } from '@/data/schema';
 import { asActor } from '@/platform/as-actor';
 import { BY_ITSELF } from '@/platform/by-itself';
+import { keepHouseCheck } from '@/platform/house-check';
 import { readMailbox, returnsMailbox } from '@/platform/returns-mailbox';
 import { isId } from '@/platform/shape';
 import '@/core/words/en/returns';
@@ -26,15 +27,37 @@ export interface Returned {
 export async function readReturns(db: Database, now: Date): Promise<Returned | null> {
   const mailbox = await returnsMailbox(db);
   if (!mailbox) return null;
+  const began = Date.now();
   let returned = 0;
-  const read = await readMailbox(mailbox, async (source) => {
-    returned += await noteReturn(db, await simpleParser(source, { keepDeliveryStatus: true }), now);
-    return true;
-  });
-  return { read, returned };
+  try {
+    const read = await readMailbox(mailbox, async (source) => {
+      returned += await noteReturn(db, await simpleParser(source, { keepDeliveryStatus: true }));
+      return true;
+    });
+    // Asked every few minutes: kept is what came, and that it opens again.
+    if (read > 0 || (await shutBefore(db)) !== null)
+      await keepHouseCheck(db, { kind: 'returns', at: now, tookMs: Date.now() - began, ok: true, detail: { read, returned } });
+    return { read, returned };
+  } catch (error) {
+    const said = (error as Error).message.slice(0, 300);
+    if ((await shutBefore(db)) !== said)
+      await keepHouseCheck(db, { kind: 'returns', at: now, tookMs: Date.now() - began, ok: false, detail: { missed: [said] } });
+    throw error;
+  }
 }
 
-async function noteReturn(db: Database, letter: ParsedMail, now: Date): Promise<number> {
+/** What hindered the newest look into it that is on record; null where it opened. */
+async function shutBefore(db: Database): Promise<string | null> {
+  const [row] = await db
+    .select({ ok: houseCheck.ok, detail: houseCheck.detail })
+    .from(houseCheck)
+    .where(eq(houseCheck.kind, 'returns'))
+    .orderBy(desc(houseCheck.id))
+    .limit(1);
+  return row && !row.ok ? String((row.detail.missed as string[] | undefined)?.[0] ?? '') : null;
+}
+
+async function noteReturn(db: Database, letter: ParsedMail): Promise<number> {
   const report = letter.attachments.find((one) => one.contentType === 'message/delivery-status');
   if (!report) return 0;
   const failed = deliveryStatuses(report.content.toString('utf8')).find((one) => one.action === 'failed');

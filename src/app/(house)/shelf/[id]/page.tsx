@@ -4,8 +4,8 @@ import { inputOf, referencePage, stampOf } from '@/features/shelf/server';
 import { FilesPanel } from '@/features/files';
 import { filesOf } from '@/features/files/server';
 import { dateIn } from '@/platform/clock';
-import { SuspectForm } from '@/features/recall';
-import { suspicionsOf } from '@/features/recall/server';
+import { SuspectForm, WitnessPanel } from '@/features/recall';
+import { lotWitnesses, suspicionsOf } from '@/features/recall/server';
 import { say } from '@/core/words/say';
 import { Link } from '@/ui/link';
 import { page } from '@/platform/page';
@@ -33,6 +33,9 @@ export default page({ permission: 'signedIn', name: '/shelf/[id]' }, async ({ tx
           </Link>
         ))}
       </p>
+      <WitnessPanel
+        found={found.snapshot.kind === 'gas' ? (await lotWitnesses(tx, now)).filter((one) => one.lot === found.snapshot.lot) : []}
+      />
       {may(actor.role, 'bench') && <SuspectForm reference={found.snapshot} />}
       {may(actor.role, 'bench') && <CorrectReference id={params.id!} input={inputOf(found.row)} seen={stampOf(found.row)} />}
       <FilesPanel
