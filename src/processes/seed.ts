@@ -16,6 +16,7 @@ import { stockShelf } from './seed/bottles';
 import { liveThrough, visitsOf, type SeedAsset, type Visit } from './seed/history';
 import { Random } from './seed/random';
 import { writtenOnce } from './seed/written-once';
+import { askedByLink } from './seed/asked';
 import { atTheWindow } from './seed/at-the-window';
 import { aboutCustomers, agreedEarly } from './seed/about-customers';
 import { soldByItsCustomer } from './seed/sold';
@@ -97,6 +98,7 @@ async function seed(now: Date): Promise<string> {
   await as(SYSTEM, (tx) => stock(tx, { technician: actors.technician, counter: actors.counter }, now));
   await as(actors.signatory, (tx) => seeToRegister(tx, actors.signatory, random, now));
   await atTheWindow(database(), as, actors.counter, now);
+  await askedByLink(database(), as, actors.counter, now);
   await suspectedBottle(database(), as, actors.technician, now);
   await ownProcedures(database(), as, actors, now);
   await as(actors.counter, (tx) => usedOften(tx, actors.counter, now));

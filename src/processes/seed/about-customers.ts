@@ -43,8 +43,6 @@ export async function aboutCustomers(tx: Transaction, actor: Actor, now: Date): 
     address: 'Kiln Road 1, Port Ambrel',
     email: 'kiln@lime.example',
   });
-  // One across the border, whose papers are German.
-  await tx.update(customer).set({ language: 'de' }).where(eq(customer.name, 'Cold Lane Ice Rink'));
   await retireCustomer(at(60), { customerId: closed.id, why: 'works closed in the autumn' });
   await aboutTheYard(tx, at);
 }
@@ -81,6 +79,8 @@ async function aboutTheYard(tx: Transaction, at: (days: number) => { tx: Transac
 
 /** Ponds need less than the maker states: agreed before anything of theirs was judged. */
 export async function agreedEarly(tx: Transaction, actor: Actor, now: Date): Promise<void> {
+  // One across the border, whose papers are German.
+  await tx.update(customer).set({ language: 'de' }).where(eq(customer.name, 'Cold Lane Ice Rink'));
   const [found] = await tx
     .select({ customerId: asset.customerId, modelId: asset.modelId })
     .from(asset)

@@ -16,7 +16,7 @@ export function letterSample(language: Language, settings: WorkshopSettings): Re
   const address = (path: string) => `${checkOrigin()}/${path}`;
   return {
     greeting: greet('A. Customer', language),
-    customer: 'A. Customer & Co.',
+    customer: 'Customer Works',
     count: say({ code: 'letter.instruments', numbers: { count: 2 } }, language),
     instruments: items.map((item, at) => `  ${days[at]!.padEnd(12)} ${stages[at]!.padEnd(9)} ${item}`).join('\n'),
     booking: say({ code: 'mailText.byWindow', numbers: { address: address('window') } }, language),

@@ -12,7 +12,10 @@ import type { AskInput } from '../ask-schema';
 import '@/core/words/en/questions';
 
 /** Asks a customer by mail, who answers by a link. Errors: Problem (403); (404) for a customer or a tolerance that isn't theirs or ended. */
-export async function askByMail(context: UseCaseContext, { customerId, about, subjectId, asked, to }: AskInput): Promise<void> {
+export async function askByMail(
+  context: UseCaseContext,
+  { customerId, about, subjectId, asked, to }: AskInput,
+): Promise<{ id: string; mailId: string }> {
   need(context.actor, 'receive');
   const { tx, now } = context;
   const [owner] = await tx.select().from(customer).where(eq(customer.id, customerId));
@@ -35,6 +38,7 @@ export async function askByMail(context: UseCaseContext, { customerId, about, su
     host: hostOf(settings.mailFrom),
   });
   await askedByMail(tx, question.id, mailId);
+  return { id: question.id, mailId: mailId! };
 }
 
 async function requireTolerance({ tx }: UseCaseContext, customerId: string, id: string | undefined): Promise<void> {
