@@ -1,4 +1,4 @@
-// npm run bench [-- million]: speed as ratios within one run, on a throw-away cluster. Machines are noisy, so each pair is measured alternately and the medians are compared.
+// npm run bench [-- million | trace | jobs]: speed as ratios within one run, on a throw-away cluster. Machines are noisy, so each pair is measured alternately and the medians are compared.
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -23,19 +23,24 @@ try {
   };
   tsx(['src/processes/seed.ts'], env);
   const inProcess = (file) => spawnSync(process.execPath, [TSX, file], { cwd: ROOT, env, stdio: 'inherit' }).status ?? 1;
-  const results = [];
-  // "-- million" is about the large house alone: filling it takes minutes.
+  // One part alone, of those that need no page.
+  const only = ['trace', 'jobs'].find((one) => process.argv.includes(one));
+  process.exitCode = only ? inProcess(`src/processes/bench-${only}.ts`) : await everything(inProcess, { env, port });
+} finally {
+  await stopAll();
+  removeCluster(cluster);
+}
+
+/** The worst of all parts. "-- million" is about the large house alone: filling it takes minutes. */
+async function everything(inProcess, { env, port }) {
   const large = process.argv.includes('million');
-  if (!large) results.push(inProcess('src/processes/bench.ts'));
+  const results = large ? [] : [inProcess('src/processes/bench.ts')];
   // Pages and the live sheet are measured where they run: at a production build, in a browser, with the gateway and a simulated instrument beside.
   await ensureBuild();
   startScript('src/processes/gateway.ts', env, { quiet: true });
   startWeb(env, { quiet: true });
   await answers(`http://127.0.0.1:${port}/api/health`);
-  const parts = large ? ['large', 'files'] : ['browser', 'load', 'live', 'reminders'];
+  const parts = large ? ['large', 'files', 'trace'] : ['browser', 'load', 'live', 'reminders', 'jobs'];
   for (const part of parts) results.push(inProcess(`src/processes/bench-${part}.ts`));
-  process.exitCode = Math.max(...results);
-} finally {
-  await stopAll();
-  removeCluster(cluster);
+  return Math.max(...results);
 }

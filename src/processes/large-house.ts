@@ -47,6 +47,11 @@ export async function fill(superuser: Pool, from: number, to: number): Promise<v
      left join lateral (select max(at) as at from reference_check c where c.reference_id = r.id and c.what = 'pressure') g on true
      left join reference_booking b on b.reference_id = r.id group by r.id, g.at`,
   );
+  await step(
+    'what they rest on',
+    `insert into run_reference (reference_id, run_id, at)
+     select distinct b.reference_id, b.run_id, min(b.at) over (partition by b.reference_id, b.run_id) from reference_booking b join large l on l.run = b.run_id`,
+  );
   await step('analyze', 'vacuum analyze');
   client.release();
 }

@@ -13,6 +13,7 @@ const NAMES: Record<string, string> = {
   customer_site: 'site',
   booking: 'booking',
   booking_item: 'instrument of a booking',
+  supplier_review: 'evaluation of a supplier',
   customer_question: 'question to a customer',
   window_request: 'request at the window',
   window_link: 'link to the window',

@@ -19,3 +19,4 @@ export * from './bookings';
 export * from './window';
 export * from './feeds';
 export * from './questions';
+export * from './suppliers';

@@ -28,6 +28,7 @@ export const DID = {
   'did.customerAnswer': 'acted by a customer’s answer',
   'did.saveReturns': 'set the mailbox of returned mails',
   'did.dropReturns': 'had no mailbox read any more',
+  'did.reviewSupplier': 'evaluated a supplier',
   'did.keepLogo': 'set the workshop’s sign',
   'did.dropLogo': 'took the workshop’s sign off the papers',
   'did.keepSpare': 'kept a spare',

@@ -72,6 +72,7 @@ import { SOURCES } from './sources';
 import { STATION } from './station';
 import { STOCK } from './stock';
 import { STATUS } from './status';
+import { SUPPLIERS } from './suppliers';
 import { TARGETS } from './targets';
 import { TICKETS } from './tickets';
 import { WINDOW } from './window';
@@ -154,6 +155,7 @@ export const EN = {
   ...STATION,
   ...STOCK,
   ...STATUS,
+  ...SUPPLIERS,
   ...TARGETS,
   ...TICKETS,
   ...WINDOW,

@@ -11,6 +11,7 @@ export const CHANGED_TABLES = [
   'customer_site',
   'customer_tolerance',
   'customer_question',
+  'supplier_review',
   'booking',
   'booking_item',
   'calendar_feed',

@@ -4,12 +4,14 @@ import { violatedUnique } from '@/data/database-problem';
 import { reference, referenceCheck } from '@/data/schema';
 import { dateIn } from '@/platform/clock';
 import { need } from '@/platform/need';
+import { supplierStands } from '@/platform/supplier-stands';
 import { readSettings } from '@/platform/settings';
 import { Problem } from '@/platform/problem';
 import type { UseCaseContext } from '@/platform/use-case';
 import { say } from '@/core/words/say';
 import { openNonconformity } from '@/features/register/server';
 import '@/core/words/en/register';
+import '@/core/words/en/suppliers';
 import { lastDayOf, type checkSchema, type ReferenceInput } from '../shelf-schema';
 import { valuesOf } from './values-of';
 
@@ -97,6 +99,12 @@ async function accept({ tx, now, actor }: UseCaseContext, row: typeof reference.
     throw new Problem('Without certificate and traceability it can’t be accepted.', {
       note: 'Certificate or traceability is missing on record.',
     });
+  // An evaluation binds: what a barred supplier delivers is not put to use (6.6.2).
+  const stands = await supplierStands(tx, row.maker || (row.issuer ?? ''));
+  if (stands?.verdict === 'barred') {
+    const said = say({ code: 'supplier.barredHere', numbers: { supplier: stands.supplier, why: stands.why } });
+    throw new Problem(said, { note: said }, 409);
+  }
   if (!note.trim()) throw new Problem('Say how it was checked.', { note: 'Compared with what, and what came of it?' });
   await tx
     .update(reference)

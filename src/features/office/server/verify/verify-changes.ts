@@ -61,6 +61,7 @@ const FOLLOWED = [
   'loan',
   'model_key',
   'customer_question',
+  'supplier_review',
   'booking',
   'booking_item',
   'calendar_feed',

@@ -1,0 +1,1 @@
+export { SuppliersView } from './suppliers-view';

@@ -1,0 +1,2 @@
+export { listSuppliers, suppliersCsv } from './server/list-suppliers';
+export { reviewSupplier } from './server/review-supplier';
