@@ -31,10 +31,10 @@ test('the office writes a mail’s text in German beside its preview; a customer
   await questions.getByRole('button', { name: 'Ask something' }).click();
   await questions.getByLabel('About').selectOption({ label: 'the due date on paper' });
   await expect(questions.getByLabel('As the customer will read it')).toHaveValue(/Dürfen unsere Dokumente/);
-  await questions.getByLabel('To').fill('nobody');
+  await questions.getByLabel('To', { exact: true }).fill('nobody');
   await questions.getByRole('button', { name: 'Ask by mail' }).click();
   await expect(questions.getByText('A mail address to ask at.')).toBeVisible();
-  await questions.getByLabel('To').fill('eis@cold-lane.example');
+  await questions.getByLabel('To', { exact: true }).fill('eis@cold-lane.example');
   await questions.getByRole('button', { name: 'Ask by mail' }).click();
   await expect(questions.getByTestId('question').first()).toContainText('open until');
 

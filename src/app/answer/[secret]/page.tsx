@@ -2,7 +2,7 @@ import { AnswerSheet } from '@/features/questions';
 import { publicQuestion } from '@/features/questions/server';
 import { page } from '@/platform/page';
 
-export const metadata = { title: 'Your word', robots: { index: false }, referrer: 'no-referrer' };
+export const metadata = { title: 'Your word', robots: { index: false }, referrer: 'same-origin' };
 /** Looking answers nothing: programs that look at every link of a mail press nothing. */
 export default page({ permission: 'public', name: '/answer/[secret]' }, async ({ tx, params, search }) => (
   <main className="page page-narrow">
