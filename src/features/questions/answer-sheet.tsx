@@ -1,5 +1,5 @@
+import { dayInLanguage } from '@/core/words/day-in-language';
 import { say, type Numbers, type WordCode } from '@/core/words/say';
-import { dayTime } from '@/ui/format';
 import type { PublicQuestion } from './server/public-question';
 import '@/core/words/en/answer-page';
 import '@/core/words/de/answer-page';
@@ -18,6 +18,8 @@ export function AnswerSheet({
   const w = (code: Extract<WordCode, `answerPage.${string}`>, numbers: Numbers = {}) => say({ code, numbers }, language);
   if (!question) return <p className="mb-0">{w('answerPage.unknown')}</p>;
   const { workshop, customer, about, asked, state, zone, until, answer } = question;
+  // The day where the workshop is, as the customer's language writes it.
+  const on = (at: Date) => dayInLanguage(new Intl.DateTimeFormat('en-CA', { timeZone: zone }).format(at), language);
   return (
     <div lang={language}>
       <h1>{w('answerPage.title')}</h1>
@@ -29,7 +31,7 @@ export function AnswerSheet({
         <p className="notice mb-0" role="status">
           {w('answerPage.given', {
             name: question.answered_by ?? '',
-            on: dayTime(question.answered_at ?? until, zone),
+            on: on(question.answered_at ?? until),
             answer: w(`answerPage.${answer ?? 'yes'}.${about}`),
           })}
         </p>
@@ -66,7 +68,7 @@ export function AnswerSheet({
               {w(`answerPage.no.${about}`)}
             </button>
           </div>
-          <p className="quiet small mt-3 mb-0">{w('answerPage.until', { until: dayTime(until, zone) })}</p>
+          <p className="quiet small mt-3 mb-0">{w('answerPage.until', { until: on(until) })}</p>
         </form>
       )}
     </div>

@@ -28,7 +28,7 @@ export const ANSWER_PAGE = {
   'askedOf.offer': 'May we go ahead by offer {number}?',
   'askedOf.notice': 'Our notice of {on} on your {item}, found out of tolerance: have you read it, and what was done about it?',
   'askedOf.rule':
-    'We state whether your instruments are within tolerance by this rule: {rule}. Do you agree (ISO/IEC 17025:2017, 7.1.3)?',
+    'We state whether your instruments are within tolerance by this rule: {rule} Do you agree (ISO/IEC 17025:2017, 7.1.3)?',
   'askedOf.due': 'May our documents state the day on which each of your instruments is due next (ISO/IEC 17025:2017, 7.8.4.3)?',
   'askedOf.alarms': 'We would set the alarm points of your instruments so: … Do you agree?',
   'askedOf.tolerance':
