@@ -1,5 +1,6 @@
 import { addDays, format } from 'date-fns';
 import { eq, sql } from 'drizzle-orm';
+import JSZip from 'jszip';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Actor } from '@/core/record/event';
 import { asset, certificate, customer, customerContact, mail, windowLink, windowRequest } from '@/data/schema';
@@ -16,6 +17,7 @@ import {
   ownInstruments,
   ownJson,
   ownPdf,
+  ownZip,
   seeReport,
   sendWindowLinks,
 } from '@/features/window/server';
@@ -168,6 +170,11 @@ describe('what is seen', () => {
       atWindow(secret, async (tx) => (await tx.execute(sql`select window_draw(${id}::uuid) as drawn`)).rows[0]!.drawn);
     expect([await drawn(foreign!.id), await drawn(seen.documents[0]!.id)]).toEqual([false, true]);
     expect(JSON.parse((files![2] as { text: string }).text).content.number).toBe(seen.documents[0]!.number);
+    // As one file: what stands of theirs alone, read by another library; what was never drawn is named.
+    const zip = await JSZip.loadAsync((await atWindow(secret, (tx) => ownZip(tx)))!);
+    const { number } = seen.documents[0]!;
+    expect(Object.keys(zip.files).toSorted()).toEqual([`${number}.json`, 'being-drawn.txt'].toSorted());
+    expect(await zip.file('being-drawn.txt')!.async('string')).toContain(`${number}.pdf`);
   });
 
   it('row-level security, attacked: over every table of the house the window’s role reads nothing, or rows of its own customer; it writes nothing', async () => {

@@ -1,9 +1,10 @@
 import QRCode from 'qrcode';
 import { isVersion2, type CertificateContent } from '@/core/certificate';
 import { LABEL_OF, type Outcome } from '@/core/results/outcome';
+import { dayInLanguage } from '@/core/words/day-in-language';
 import { say } from '@/core/words/say';
-import { day } from '@/ui/format';
-import '@/core/words/en/paper';
+import '@/core/words/en/labels';
+import '@/core/words/de/labels';
 
 export interface LabelOf {
   content: CertificateContent;
@@ -13,18 +14,19 @@ export interface LabelOf {
   assetId: string;
 }
 
-/** One label: what the document allows, its number, and the code that opens the public page. */
+/** One label, in the language of its document: what the document allows, its number, and the code that opens the public page. */
 export function LabelCard({ content, check, outcome }: LabelOf) {
   const kind = LABEL_OF[outcome];
-  const on = day(isVersion2(content) ? content.dates.calibrated.to : content.dates.calibrated);
+  const language = isVersion2(content) ? (content.language ?? 'en') : 'en';
+  const on = dayInLanguage(isVersion2(content) ? content.dates.calibrated.to : content.dates.calibrated, language);
   return (
-    <div className="label-card" data-testid="label">
+    <div className="label-card" data-testid="label" lang={language}>
       <Code check={check} />
       <div>
         <strong>
           {kind === 'tag'
-            ? say({ code: `label.tag.${tagOf(outcome)}` })
-            : say({ code: `label.${kind === 'none' ? 'limited' : kind}`, numbers: { on } })}
+            ? say({ code: `onLabel.tag.${tagOf(outcome)}` }, language)
+            : say({ code: `onLabel.${kind === 'none' ? 'limited' : kind}`, numbers: { on } }, language)}
         </strong>
         <br />
         <span className="mono">
@@ -36,8 +38,10 @@ export function LabelCard({ content, check, outcome }: LabelOf) {
         <br />
         <span className="mono">{content.item.serial}</span>
         <br />
-        {kind === 'calibration' && content.due && <strong>Due {day(content.due.date)}</strong>}
-        {kind === 'limited' && say({ code: 'label.limitedNote' })}
+        {kind === 'calibration' && content.due && (
+          <strong>{say({ code: 'onLabel.due', numbers: { on: dayInLanguage(content.due.date, language) } }, language)}</strong>
+        )}
+        {kind === 'limited' && say({ code: 'onLabel.limitedNote' }, language)}
       </div>
     </div>
   );

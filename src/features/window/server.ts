@@ -16,3 +16,4 @@ export {
   type OwnDocument,
   type OwnInstrument,
 } from './server/own-things';
+export { ownZip } from './server/own-zip';

@@ -13,6 +13,7 @@ describe('the public listener', () => {
     expect(doors.length).toBeGreaterThan(40);
     expect(doors.filter((door) => isPublicDoor('GET', door)).sort()).toEqual([
       '/.well-known/jwks.json',
+      '/answer/abc',
       '/api/health',
       '/api/health/alive',
       '/unsubscribe/abc',
@@ -22,12 +23,14 @@ describe('the public listener', () => {
       '/window/bookings/abc',
       '/window/bookings/new',
       '/window/documents',
+      '/window/documents/zip',
       '/window/enter/abc',
       '/window/instruments/abc',
     ]);
   });
-  it('takes nothing that writes but the end of reminders and what is asked at the window, and no way around', () => {
+  it('takes nothing that writes but the end of reminders, an answer and what is asked at the window, and no way around', () => {
     expect(doors.filter((door) => isPublicDoor('POST', door))).toEqual([
+      '/api/answer/abc',
       '/api/unsubscribe/abc',
       '/api/window/enter',
       '/api/window/feed',

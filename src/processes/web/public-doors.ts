@@ -2,9 +2,9 @@
 const DOORS = [
   /^\/verify\/[\w-]{1,80}$/,
   /^\/unsubscribe\/[\w-]{1,80}$/,
-  /^\/answer\/[\w-]{43}$/,
+  /^\/answer\/[\w-]{1,80}$/,
   /^\/feed\/[\w-]{43}\.ics$/,
-  /^\/window(\/(enter|instruments)\/[\w-]{1,80}|\/documents(\/[\w-]{36}\/(pdf|json))?|\/bookings(\/[\w-]{3,36})?)?$/,
+  /^\/window(\/(enter|instruments)\/[\w-]{1,80}|\/documents(\/[\w-]{36}\/(pdf|json)|\/zip)?|\/bookings(\/[\w-]{3,36})?)?$/,
   /^\/api\/window\/request\/[\w-]{36}$/,
   /^\/\.well-known\/jwks\.json$/,
   /^\/api\/health(\/alive)?$/,
@@ -13,7 +13,7 @@ const DOORS = [
 ];
 
 /** What is written from outside: whoever holds the link of a mail ends its reminders or answers what it asks, and what is asked at the customer's window. */
-const WRITES = /^\/api\/(unsubscribe\/[\w-]{1,80}|answer\/[\w-]{43}|window\/(link|enter|leave|request|feed))$/;
+const WRITES = /^\/api\/(unsubscribe\/[\w-]{1,80}|answer\/[\w-]{1,80}|window\/(link|enter|leave|request|feed))$/;
 
 /**
  * Whether a request may come in by the public listener, by one of its few doors.

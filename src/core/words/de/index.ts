@@ -4,6 +4,7 @@ import { CERTIFICATE } from './certificate';
 import { CHANGED } from './changed';
 import { DOCUMENT } from './document';
 import { JUDGEMENT } from './judgement';
+import { LABELS } from './labels';
 import { LETTERS } from './letters';
 import { MAIL_TEXTS } from './mail-texts';
 import { MEASURANDS } from './measurands';
@@ -23,6 +24,7 @@ export const DE = {
   changed: CHANGED,
   document: DOCUMENT,
   judgement: JUDGEMENT,
+  labels: LABELS,
   letters: LETTERS,
   'mail-texts': MAIL_TEXTS,
   measurands: MEASURANDS,

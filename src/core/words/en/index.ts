@@ -34,6 +34,7 @@ import { FROM_PAPER } from './from-paper';
 import { HOUSE } from './house';
 import { IMPORTS } from './imports';
 import { JOBS } from './jobs';
+import { LABELS } from './labels';
 import { LETTERS } from './letters';
 import { MAIL_TEXTS } from './mail-texts';
 import { MAILS_ROOM } from './mails-room';
@@ -116,6 +117,7 @@ export const EN = {
   ...FROM_PAPER,
   ...HOUSE,
   ...JOBS,
+  ...LABELS,
   ...LETTERS,
   ...MAIL_TEXTS,
   ...MAILS_ROOM,

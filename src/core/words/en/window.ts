@@ -21,6 +21,8 @@ export const WINDOW = {
   'window.ask': 'Send me a link',
   'window.asked': 'If the workshop knows this address, a link is on its way. Nothing else is said here, whoever asks.',
   'window.noMail': 'This is no mail address.',
+  'window.zip': 'All that stand, as one file',
+  'window.zipWaits': 'These are being drawn. Fetch the file again in a minute:',
   'window.enter': 'Go in',
   'window.enterHow': 'This link opens once. Press to go in.',
   'window.linkGone': 'This link was used already, or its time is over. Ask for a new one.',
