@@ -16,7 +16,7 @@ import { stockShelf } from './seed/bottles';
 import { liveThrough, visitsOf, type SeedAsset, type Visit } from './seed/history';
 import { Random } from './seed/random';
 import { writtenOnce } from './seed/written-once';
-import { askedByLink } from './seed/asked';
+import { askedByLink, evaluatedSuppliers } from './seed/asked';
 import { atTheWindow } from './seed/at-the-window';
 import { aboutCustomers, agreedEarly } from './seed/about-customers';
 import { soldByItsCustomer } from './seed/sold';
@@ -100,6 +100,7 @@ async function seed(now: Date): Promise<string> {
   await atTheWindow(database(), as, actors.counter, now);
   await askedByLink(database(), as, actors.counter, now);
   await suspectedBottle(database(), as, actors.technician, now);
+  await evaluatedSuppliers(as, actors.signatory, now);
   await ownProcedures(database(), as, actors, now);
   await as(actors.counter, (tx) => usedOften(tx, actors.counter, now));
   await as(SYSTEM, async (tx) => writeSettings(tx, { ...(await readSettings(tx)), mailCertificates: true }));

@@ -5,8 +5,10 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import JSZip from 'jszip';
+import type { Actor } from '@/core/record/event';
 import { approveRun, certificatePdfOf, documentsZip } from '@/features/certificates/server';
 import { backOffSeconds } from '@/features/due/server/empty-outbox';
+import { jobsNow, retryJobs } from '@/features/office/server';
 import { askBlankSheet } from '@/features/paper/server';
 import { enqueue } from '@/platform/jobs';
 import { putMails } from '@/platform/put-mail';
@@ -116,6 +118,24 @@ describe('mails are jobs', () => {
     begin('src/processes/jobs.ts');
     for (const id of ids) await expect.poll(async () => (await stateOf(id)).state, { timeout: 15_000 }).toBe('sent');
     expect(readdirSync(folder)).toHaveLength(before + 20);
+  }, 60_000);
+});
+
+describe('what was given up', () => {
+  it('is tried again by a press of the office, and of nobody else', async () => {
+    const givenUp = async () =>
+      (await world.db.transaction((tx) => jobsNow(tx))).find((one) => one.task === 'judgeAnew')?.given_up ?? 0;
+    await enqueue(world.db, 'judgeAnew', { suspicionId: 'none' }, { key: 'bad', attempts: 1 });
+    await expect.poll(givenUp, { timeout: 20_000 }).toBe(1);
+    const retry = (actor: Actor) =>
+      world.db.transaction((tx) => retryJobs({ tx, actor, now: new Date() }, { task: 'judgeAnew' }));
+    await expect(retry(world.technician)).rejects.toThrow();
+    expect(await retry({ id: 'admin', name: 'Admin', role: 'administrator' })).toEqual({ jobs: 1 });
+    const tried = () =>
+      world.superuser.query<{ attempts: number; max: number }>(
+        `select attempts, max_attempts as max from graphile_worker.jobs where task_identifier = 'judgeAnew'`,
+      );
+    await expect.poll(async () => (await tried()).rows[0]!.attempts, { timeout: 20_000 }).toBeGreaterThan(0);
   }, 60_000);
 });
 

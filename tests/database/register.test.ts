@@ -5,6 +5,7 @@ import type { Actor } from '@/core/record/event';
 import { assetChannel } from '@/data/schema';
 import { eq } from 'drizzle-orm';
 import { approveRun } from '@/features/certificates/server';
+import { findAnything } from '@/features/counter/server';
 import { verifyRecords } from '@/features/office/server';
 import {
   closeNonconformity,
@@ -125,6 +126,8 @@ describe('the register of nonconforming work (ISO/IEC 17025:2017, 7.10)', () => 
     expect(await refused(enter('nowhere'))).toMatchObject({ status: 404, fields: { serial: expect.any(String) } });
     const { id, number } = await enter('reg-77');
     await step(id, 'cause', 'sensorAged');
+    const found = await inTx((context) => findAnything(context, { text: number.toLowerCase() }));
+    expect(found.find((one) => one.group === 'register')?.hits).toMatchObject([{ href: `/register/${id}`, label: number }]);
     for (const q of [number.toLowerCase(), 'REG-77', 'calls sensors'])
       expect(
         (await list({ q })).map((row) => row.id),

@@ -66,8 +66,8 @@ test('the office writes a mail’s text in German beside its preview; a customer
     )
     .toBe(true);
   await page.goto('/customers/questions?state=answered');
-  const line = page.getByTestId('question').filter({ hasText: name });
-  await expect(line).toContainText('Ja, geben Sie ihn an: Ada Frost');
+  const line = page.getByTestId('question').filter({ hasText: name }).first();
+  await expect(line).toContainText('Yes, state it: Ada Frost');
   await expect(line).toContainText('Bitte ab dem nächsten Dokument');
   await expect(line.getByRole('button', { name: 'Take it back' })).toHaveCount(0);
 });

@@ -21,6 +21,7 @@ import { addPerson, correctPerson, dropSecondFactor, giveOneTimePassword, setUse
 import { noteInstallation, withdrawInstallation } from './server/installation';
 import { dropLogo, keepNumbers } from './server/papers';
 import { dropMailText, keepMailText } from './server/mail-texts';
+import { retryJobs } from './server/retry-jobs';
 import { chooseWay } from './server/ways';
 
 export const saveSettingsAction = action(
@@ -116,4 +117,13 @@ export const keepMailTextAction = action(
 export const dropMailTextAction = action(
   { name: 'dropMailText', permission: 'office', schema: letterSchema, audit: 'none' },
   dropMailText,
+);
+export const retryJobsAction = action(
+  {
+    name: 'retryJobs',
+    permission: 'office',
+    schema: yup.object({ task: yup.string().max(60).required() }),
+    audit: ({ task }) => task,
+  },
+  retryJobs,
 );

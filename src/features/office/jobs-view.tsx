@@ -3,6 +3,7 @@ import { dayTime } from '@/ui/format';
 import { Link } from '@/ui/link';
 import { VerdictMark } from '@/ui/verdict-mark';
 import type { JobName } from '@/platform/jobs';
+import { RetryButton } from './retry-button';
 import type { BY_THE_CLOCK, JobNow, jobsDone } from './server/jobs-now';
 import '@/core/words/en/jobs';
 
@@ -70,7 +71,9 @@ export function JobsView({ queue, done, newest, reminders, zone }: Props) {
                   <td>{one.waiting}</td>
                   <td>{one.running}</td>
                   <td>{one.failing}</td>
-                  <td>{one.given_up}</td>
+                  <td>
+                    {one.given_up} {one.given_up > 0 && <RetryButton task={one.task} />}
+                  </td>
                   <td className="text-nowrap">{one.next_at ? dayTime(one.next_at, zone) : ''}</td>
                 </tr>
               ))}

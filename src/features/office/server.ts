@@ -9,3 +9,4 @@ export { makeAnchor, readAnchor, type Anchor } from './server/verify/anchor';
 export type { VerifyReport } from './server/verify/report';
 export { installationChecks, installed, noteInstallation, withdrawInstallation } from './server/installation';
 export { dropLogo, keepLogo, keepNumbers, LOGO_MOST_KB } from './server/papers';
+export { retryJobs } from './server/retry-jobs';

@@ -4,7 +4,12 @@ import type { LotFound, lowLots } from './server/lot-witnesses';
 import '@/core/words/en/witness';
 
 /** A chance as people read it. */
-const chance = (probability: number): string => (probability < 0.0001 ? '1 : 10 000' : `1 : ${Math.round(1 / probability)}`);
+const chance = (probability: number): string =>
+  probability < 0.0001
+    ? '< 1 : 10 000'
+    : probability > 0.1
+      ? `${Math.round(100 * probability)} %`
+      : `1 : ${Math.round(1 / probability)}`;
 
 const sentence = (one: Pick<LotFound, 'lot' | 'substance' | 'instruments' | 'shift' | 'probability'>): string =>
   say({
@@ -36,7 +41,7 @@ export function LowLots({ lots }: { lots: Awaited<ReturnType<typeof lowLots>> })
 export function WitnessPanel({ found }: { found: LotFound[] }) {
   if (found.length === 0) return null;
   return (
-    <section className="sheet mt-3" id="witness" data-testid="witness">
+    <section className="sheet my-3" id="witness" data-testid="witness">
       <h2>{say({ code: 'witness.title' })}</h2>
       <table className="table mb-2">
         <thead>

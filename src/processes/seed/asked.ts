@@ -1,9 +1,10 @@
-import { subDays } from 'date-fns';
+import { addDays, format, subDays } from 'date-fns';
 import { eq, sql } from 'drizzle-orm';
 import type { Actor } from '@/core/record/event';
 import { say } from '@/core/words/say';
 import type { Database, Transaction } from '@/data/connection';
 import { customer, mail } from '@/data/schema';
+import { reviewSupplier } from '@/features/suppliers/server';
 import { askByMail, doAnswer, giveAnswer } from '@/features/questions/server';
 import { hostOf, putMails } from '@/platform/put-mail';
 import { readSettings } from '@/platform/settings';
@@ -13,6 +14,26 @@ import '@/core/words/en/returns';
 
 type As = <T>(actor: Actor, work: (tx: Transaction) => Promise<T>) => Promise<T>;
 const RETURNED = '550 5.1.1 no mailbox of that name';
+
+/** Two suppliers were evaluated: one is watched since a lot of theirs was suspected, the other should have been looked at again by now. */
+export async function evaluatedSuppliers(as: As, signatory: Actor, now: Date): Promise<void> {
+  const evaluate = (days: number, supplier: string, verdict: 'approved' | 'watched', why: string, again: number) =>
+    as(signatory, (tx) =>
+      reviewSupplier(
+        { tx, actor: signatory, now: subDays(now, days) },
+        { supplier, verdict, why, reviewBy: format(addDays(now, again), 'yyyy-MM-dd') },
+      ),
+    );
+  await evaluate(390, 'Peregrith', 'approved', 'Accredited; certificates complete; three lots compared with ours.', -25);
+  await evaluate(380, 'Vantling', 'approved', 'Accredited; certificates complete.', 350);
+  await evaluate(
+    2,
+    'Vantling',
+    'watched',
+    'A lot of theirs is recalled: each new one is compared with an earlier one first.',
+    180,
+  );
+}
 
 /** Customers were asked by link: one agreed to the rule, one says no to the due date on paper, one never answered, one is asked now. And a reminder came back later, because nobody has that mailbox any more. */
 export async function askedByLink(db: Database, as: As, counter: Actor, now: Date): Promise<void> {

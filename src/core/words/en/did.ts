@@ -29,6 +29,7 @@ export const DID = {
   'did.saveReturns': 'set the mailbox of returned mails',
   'did.dropReturns': 'had no mailbox read any more',
   'did.reviewSupplier': 'evaluated a supplier',
+  'did.retryJobs': 'had jobs tried again that were given up',
   'did.keepLogo': 'set the workshop’s sign',
   'did.dropLogo': 'took the workshop’s sign off the papers',
   'did.keepSpare': 'kept a spare',

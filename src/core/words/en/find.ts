@@ -9,6 +9,8 @@ export const FIND = {
   'find.alike': 'much like it',
   'find.tickets': 'Tickets',
   'find.receipts': 'Receipts',
+  'find.register': 'Nonconforming work',
+  'find.bookings': 'Bookings',
   'find.documents': 'Documents',
   'find.instruments': 'Instruments',
   'find.customers': 'Customers',

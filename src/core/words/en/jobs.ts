@@ -33,6 +33,8 @@ export const JOBS = {
   'jobs.name.reminders': 'Reminders',
   'jobs.name.returns': 'Mails that came back',
   'jobs.name.lots': 'Lots by their witnesses',
+  'jobs.retry': 'Try again',
+  'jobs.nothingGivenUp': 'Nothing of it was given up.',
   'jobs.lotsLow': 'lots read low: see the shelf',
   'jobs.returned': '{read} read, {returned} of them a mail of ours that came back',
   'jobs.name.verify': 'Verification of the records',

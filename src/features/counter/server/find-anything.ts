@@ -13,6 +13,8 @@ export const GROUPS = [
   'documents',
   'tickets',
   'receipts',
+  'register',
+  'bookings',
   'instruments',
   'customers',
   'contacts',
@@ -55,11 +57,13 @@ export async function findAnything({ tx, actor, now }: UseCaseContext, { text }:
     { group: 'documents', hits: await documents(tx, meant) },
     { group: 'tickets', hits: await tickets(tx, meant) },
     { group: 'receipts', hits: await receipts(tx, meant) },
+    { group: 'register', hits: await register(tx, meant) },
     await instruments(tx, typed),
   ];
   const has = found.some((one) => one.hits.length > 0 && !one.alike);
   found.push(await customers(tx, typed, now, { alike: !has }));
   if (typed.length >= PART) {
+    found.push({ group: 'bookings', hits: await bookings(tx, typed) });
     found.push({ group: 'contacts', hits: await contacts(tx, typed) });
     found.push({ group: 'sites', hits: await sites(tx, typed) });
     found.push({ group: 'models', hits: await models(tx, typed) });
@@ -101,6 +105,21 @@ const receipts = (tx: Transaction, meant: string[]) =>
     sql`select '/receipts/' || r.id as href, r.number as label, k.name as about
       from receipt r join customer k on k.id = r.customer_id
       where r.number = any(${list(meant)}) and exists (select 1 from ticket t where t.receipt_id = r.id) order by r.number desc limit ${EACH}`,
+  );
+
+const register = (tx: Transaction, meant: string[]) =>
+  hits(
+    tx,
+    sql`select '/register/' || n.id as href, n.number as label, left(n.what, 80) as about from nonconformity n where n.number = any(${list(meant)}) order by n.number desc limit ${EACH}`,
+  );
+/** What is announced, by its customer or a serial in it: few are open at a time. */
+const bookings = (tx: Transaction, typed: string) =>
+  hits(
+    tx,
+    sql`select '/bookings/' || b.id as href, k.name || ', ' || b.arrives_on as label, (select count(*) from booking_item i where i.booking_id = b.id)::text || ' ×' as about
+      from booking b join customer k on k.id = b.customer_id
+      where b.state = 'announced' and (lower(k.name) like ${`%${plainLike(typed.toLowerCase())}%`} or exists (select 1 from booking_item i join asset a on a.id = i.asset_id where i.booking_id = b.id and upper(a.serial) = ${typed.toUpperCase()}))
+      order by b.arrives_on, b.id limit ${EACH}`,
   );
 
 /** By the beginning of serial or tag; then by a part; then much like it. Each step only where the one before found too little. */
