@@ -1,4 +1,4 @@
-import { addDays, format } from 'date-fns';
+import { addDays, format, subHours } from 'date-fns';
 import { eq, sql } from 'drizzle-orm';
 import JSZip from 'jszip';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -308,5 +308,48 @@ describe('what is asked', () => {
     expect(await inTx(({ tx }) => openReports(tx))).toHaveLength(1);
     expect((await world.db.transaction((tx) => verifyRecords(tx))).faults).toEqual([]);
     expect((await world.db.select().from(windowLink)).every((row) => row.digest.length === 64)).toBe(true);
+  });
+});
+
+describe('the log of a customer’s own station', () => {
+  it('its bumps are noted once, for their instruments alone; of another’s nothing is said but that it was left out', async () => {
+    const [alpha, beta] = theirs;
+    const secret = await standing('alpha@window.example');
+    const serialOf = async (id: string) => (await world.db.select().from(asset).where(eq(asset.id, id)))[0]!;
+    const [mine, other] = [await serialOf(alpha!.assetId), await serialOf(beta!.assetId)];
+    const at = subHours(now(), 3).toISOString();
+    const row = (one: typeof mine, kind = 'bump') =>
+      JSON.stringify({
+        station: 'Dock 9',
+        at,
+        maker: one.maker,
+        model: 'OF-410',
+        serial: one.serial,
+        kind,
+        passed: true,
+        gases: [{ lot: 'T-1', expires: '2099-12-31' }],
+        outputs: { sound: true, light: true, vibration: false },
+        channels: [{ measurand: 'carbonMonoxide', unit: 'ppm', target: '100', moved: true }],
+      });
+    const send = async (text: string) => {
+      const id = (await atWindow(
+        secret,
+        async (tx) =>
+          (await tx.execute<{ id: string }>(sql`select window_send('stationLog', ${JSON.stringify({ text })}::jsonb) as id`))
+            .rows[0]!.id,
+      ))!;
+      await doWindowRequest(world.db, id, now());
+      const [done] = await world.db.select().from(windowRequest).where(eq(windowRequest.id, id));
+      return done!;
+    };
+    const text = [row(mine), row(mine), row(other), row(mine, 'calibration'), 'no line'].join('\n');
+    expect(await send(text)).toMatchObject({
+      state: 'done',
+      answer: { message: 'Bumps noted: 1; on record already: 1; lines left out: 3.' },
+    });
+    expect((await send(text)).answer).toMatchObject({ message: 'Bumps noted: 0; on record already: 2; lines left out: 3.' });
+    const { rows } = await world.app.query('select asset_id, passed, note from customer_bump where note = $1', ['Dock 9']);
+    expect(rows).toEqual([{ asset_id: mine.id, passed: true, note: 'Dock 9' }]);
+    expect(await send('a;b;c')).toMatchObject({ state: 'refused' });
   });
 });

@@ -1,5 +1,5 @@
 import { cookies } from 'next/headers';
-import { AskForLink, TodayView, WindowFrame } from '@/features/window';
+import { AskForLink, StationLog, TodayView, WindowFrame } from '@/features/window';
 import { ownInstruments, workshopOf, zoneOf } from '@/features/window/server';
 import { dateIn } from '@/platform/clock';
 import { page } from '@/platform/page';
@@ -13,6 +13,7 @@ export default page({ permission: 'public', name: '/window' }, async ({ tx, now 
     const zone = await zoneOf(own);
     return (
       <WindowFrame who={who} workshop={await workshopOf(own)}>
+        {who.acts && <StationLog />}
         <TodayView instruments={await ownInstruments(own, now)} zone={zone} today={dateIn(zone, now)} />
       </WindowFrame>
     );

@@ -24,7 +24,7 @@ export const windowSession = pgTable('window_session', {
   endedAt: instant('ended_at'),
 });
 
-export type WindowRequestKind = 'book' | 'changeBooking' | 'cancelBooking' | 'bump' | 'fault' | 'gone';
+export type WindowRequestKind = 'book' | 'changeBooking' | 'cancelBooking' | 'bump' | 'stationLog' | 'fault' | 'gone';
 export interface WindowAnswer {
   message?: string;
   fields?: Record<string, string>;

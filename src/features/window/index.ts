@@ -7,3 +7,4 @@ export { MayMark, TodayView, jobOf, whyOf } from './today-view';
 export { AskForLink, EnterByLink } from './way-in';
 export { WindowFrame } from './window-frame';
 export { ReportsPanel } from './reports-panel';
+export { StationLog } from './station-log';

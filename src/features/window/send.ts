@@ -12,7 +12,7 @@ interface State {
 }
 
 /** Asks something of the house and waits until it was done or refused. */
-export async function sendToHouse(kind: string, what: object): Promise<ClientResult<null>> {
+export async function sendToHouse(kind: string, what: object): Promise<ClientResult<string>> {
   const sent = await post<{ id: string }>('/api/window/request', { kind, what });
   if (!sent.ok) return sent;
   const until = Date.now() + PATIENCE_MS;
@@ -20,7 +20,7 @@ export async function sendToHouse(kind: string, what: object): Promise<ClientRes
     await new Promise((resolve) => setTimeout(resolve, EVERY_MS));
     const response = await fetch(`/api/window/request/${sent.value.id}`).catch(() => null);
     const now = response?.ok ? ((await response.json()) as State) : null;
-    if (now?.state === 'done') return { ok: true, value: null };
+    if (now?.state === 'done') return { ok: true, value: now.answer?.message ?? '' };
     if (now?.state === 'refused')
       return { ok: false, code: 'refused', message: now.answer?.message ?? '', fields: now.answer?.fields ?? {}, status: 409 };
   }

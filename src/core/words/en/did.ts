@@ -93,6 +93,7 @@ export const DID = {
   'did.window.book': 'booked, at the customer’s window',
   'did.window.changeBooking': 'changed a booking, at the customer’s window',
   'did.window.cancelBooking': 'called a booking off, at the customer’s window',
+  'did.window.stationLog': 'handed in the log of a station at the window',
   'did.window.bump': 'logged a bump test, at the customer’s window',
   'did.window.fault': 'reported a fault, at the customer’s window',
   'did.window.gone': 'said that an instrument is gone, at the customer’s window',

@@ -21,6 +21,13 @@ export const WINDOW = {
   'window.ask': 'Send me a link',
   'window.asked': 'If the workshop knows this address, a link is on its way. Nothing else is said here, whoever asks.',
   'window.noMail': 'This is no mail address.',
+  'window.log': 'Hand in the log of your docking station',
+  'window.logFile': 'Log file',
+  'window.logHow':
+    'As the station writes it (CSV or lines of JSON). Its bumps are noted for your instruments, each once; calibrations are the workshop’s.',
+  'window.logLarge': 'This log is too large: hand it in in parts.',
+  'window.noLog': 'This is no log of a docking station.',
+  'window.logTaken': 'Bumps noted: {taken}; on record already: {known}; lines left out: {left}.',
   'window.zip': 'All that stand, as one file',
   'window.zipWaits': 'These are being drawn. Fetch the file again in a minute:',
   'window.enter': 'Go in',

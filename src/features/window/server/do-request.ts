@@ -10,6 +10,7 @@ import { recordAudit } from '@/platform/audit';
 import { Problem } from '@/platform/problem';
 import { parse } from '@/platform/shape';
 import type { UseCaseContext } from '@/platform/use-case';
+import { takeOwnLog } from './take-own-log';
 import { REQUESTS } from './request-schema';
 import '@/core/words/en/window';
 
@@ -88,6 +89,10 @@ async function work(context: UseCaseContext, { kind, what, customerId, byName, a
       const { passed, outputs, note } = given;
       await tx.insert(customerBump).values({ assetId: given.assetId, customerId, at: now, byName, passed, outputs, note });
       return {};
+    }
+    case 'stationLog': {
+      const { text } = await parse(REQUESTS.stationLog, what);
+      return { message: say({ code: 'window.logTaken', numbers: await takeOwnLog(context, { text, customerId, byName }) }) };
     }
     case 'fault':
     case 'gone':

@@ -20,6 +20,12 @@ export const REQUESTS = {
     outputs: yup.array(yup.string().oneOf(OUTPUTS).required()).max(OUTPUTS.length).default([]),
     note: text(300).default(''),
   }),
+  stationLog: yup.object({
+    text: yup
+      .string()
+      .required(() => say({ code: 'window.noLog' }))
+      .max(400_000, () => say({ code: 'window.logLarge' })),
+  }),
   fault: yup.object({ assetId: id(), text: words() }),
   gone: yup.object({ assetId: id(), what: yup.string().oneOf(GONE).required(), text: words() }),
 } as const;
