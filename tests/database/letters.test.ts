@@ -1,10 +1,13 @@
 import { subDays } from 'date-fns';
 import { and, desc, eq, isNull } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { isVersion2 } from '@/core/certificate';
 import type { Actor } from '@/core/record/event';
+import { say } from '@/core/words/say';
 import {
   asset,
   audit,
+  certificate,
   customer,
   customerNotice,
   customerQuestion,
@@ -27,6 +30,9 @@ import type { UseCaseContext } from '@/platform/use-case';
 import { startMailServer } from './mail-server';
 import { refused } from './refused';
 import { openWorld, type World } from './world';
+import '@/core/words/en/answer-page';
+import '@/core/words/en/certificate';
+import '@/core/words/de';
 
 let world: World;
 const administrator: Actor = { id: 'admin', name: 'Admin', role: 'administrator' };
@@ -149,6 +155,26 @@ describe('the customer’s word by link', () => {
     const [question] = await world.db.select().from(customerQuestion).orderBy(desc(customerQuestion.askedAt)).limit(1);
     await as((context) => withdrawQuestion(context, { questionId: question!.id }));
     expect(await answer(open, 'yes')).toBe(false);
+  });
+  it('the rule that was agreed stands on the next document, with who agreed and when; another rule since, or a no, does not', async () => {
+    const supplied = async () => {
+      const { run } = await world.finishedRun({ assetId: await world.newAsset() });
+      const { id } = await as((context) => approveRun(context, { runId: run }), world.signatory);
+      const [row] = await world.db.select().from(certificate).where(eq(certificate.id, id));
+      return JSON.stringify(isVersion2(row!.content) ? row!.content.suppliedByCustomer : []);
+    };
+    const ask = async (rule: 'simple' | 'guarded') => {
+      const asked = say({ code: 'askedOf.rule', numbers: { rule: say({ code: `rule.${rule}` }, 'de') } }, 'de');
+      await as((context) =>
+        askByMail(context, { customerId: world.customerId, about: 'rule', asked, to: 'papiere@yard.example' } as never),
+      );
+      return linkOf((await mails())[0]!.body);
+    };
+    expect(await supplied()).not.toContain('Entscheidungsregel');
+    expect(await answer(await ask('simple'), 'yes')).toBe(true);
+    expect(await supplied()).toMatch(/Entscheidungsregel vereinbart am \d\d\.\d\d\.\d{4} mit Ilka Thorn/);
+    expect(await answer(await ask('guarded'), 'yes')).toBe(true);
+    expect(await supplied()).not.toContain('Entscheidungsregel');
   });
   it('guessed, late, nameless: nothing; the public role reads no question and answers by the function alone', async () => {
     const guessed = 'A'.repeat(43);

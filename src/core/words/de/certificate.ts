@@ -56,6 +56,7 @@ export const CERTIFICATE = {
   'notice.imported':
     'Diese Ergebnisse stammen von einer Station und wurden aus deren Protokoll gelesen. Das Labor hat sie nicht gemessen und gibt für sie keine eigene Unsicherheit an.',
   'supplied.tag': 'Kennzeichen des Kunden: {tag}.',
+  'supplied.ruleAgreed': 'Entscheidungsregel vereinbart am {on} mit {by}, über einen Link.',
   'supplied.service': 'Gewünscht: {service}.',
   'others.station': 'Alle Ergebnisse dieses Protokolls sind die einer Station, ihrem Protokoll entnommen.',
   'authorised.meaning': 'die Ergebnisse geprüft und dieses Dokument freigegeben hat',

@@ -53,6 +53,7 @@ export const CERTIFICATE = {
   'notice.imported':
     'These results were produced by a station and read from its log. The laboratory did not measure them and states no uncertainty of its own for them.',
   'supplied.tag': 'Customer’s tag: {tag}.',
+  'supplied.ruleAgreed': 'Decision rule agreed on {on} by {by}, by a link.',
   'supplied.service': 'Asked for: {service}.',
   'others.station': 'All results of this record are those of a station, taken from its log.',
   'authorised.meaning': 'reviewed the results and released this document',

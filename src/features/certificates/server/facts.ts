@@ -15,13 +15,14 @@ import { ownedAsset } from './owned-asset';
 import { software } from '@/platform/software';
 import type { UseCaseContext } from '@/platform/use-case';
 import { annexesWanted } from './annexes-wanted';
+import { ruleAgreed } from './rule-agreed';
 import { workedOn } from './worked-on';
 import '@/core/words/en/certificate';
 import '@/core/words/en/services';
 import '@/core/words/de';
 
 /** What stands on the document besides the run: whose instrument, how it came in, what the customer told us. */
-export async function factsFor({ tx }: Pick<UseCaseContext, 'tx'>, { row }: LoadedRun, asked?: Language) {
+export async function factsFor({ tx }: Pick<UseCaseContext, 'tx'>, { row, state }: LoadedRun, asked?: Language) {
   const found = await ownedAsset(tx, row);
   const [came] = row.ticketId
     ? await tx
@@ -33,6 +34,8 @@ export async function factsFor({ tx }: Pick<UseCaseContext, 'tx'>, { row }: Load
   const { zone } = await readSettings(tx);
   const { name, address, contact, email } = found.customer;
   const language = asked ?? found.customer.language;
+  const rule = state.started?.rule;
+  const agreed = rule ? await ruleAgreed(tx, { customerId: row.customerId, rule, language, zone }) : null;
   return {
     language,
     customer: { name, address, contact: [came?.receipt.contact || contact, email].filter(Boolean).join(', ') },
@@ -56,6 +59,7 @@ export async function factsFor({ tx }: Pick<UseCaseContext, 'tx'>, { row }: Load
           ]
         : []),
       ...(came?.ticket.note ? [came.ticket.note] : []),
+      ...(agreed ? [agreed] : []),
     ],
   };
 }
