@@ -223,6 +223,14 @@ describe('the customer’s word by link', () => {
     expect(await answer(linkOf(sent!.body), 'yes', 'Ilka Thorn', 'Schacht 3 gesperrt, Werte seit Mai geprüft')).toBe(true);
     const [row] = await world.db.select().from(customerQuestion).where(eq(customerQuestion.subjectId, notice!.id));
     expect(row).toMatchObject({ about: 'notice', answer: 'yes', remark: 'Schacht 3 gesperrt, Werte seit Mai geprüft' });
+    // It stands in the register too, where the entry of that run says how they were told.
+    const { rows: steps } = await world.app.query(
+      `select s.text, s.by from nonconformity_step s join nonconformity n on n.id = s.nonconformity_id where n.run_id = $1 order by s.id desc limit 1`,
+      [run],
+    );
+    expect(steps).toEqual([
+      { text: 'Read by Ilka Thorn, by a link. Schacht 3 gesperrt, Werte seit Mai geprüft', by: 'Ilka Thorn' },
+    ]);
   });
 });
 

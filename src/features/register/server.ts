@@ -1,6 +1,7 @@
 export {
   closeNonconformity,
   enterNonconformity,
+  noteCustomersWord,
   noteStep,
   openNonconformity,
   reopenNonconformity,

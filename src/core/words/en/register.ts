@@ -36,6 +36,8 @@ export const REGISTER = {
   'register.step.action': 'What is done, so that it does not happen again',
   'register.step.effect': 'Did it help?',
   'register.step.reopened': 'Opened again',
+  'register.customer.yes': 'Read by {by}, by a link.',
+  'register.customer.no': '{by} asks to be called, by a link.',
   'register.told.told': 'told',
   'register.told.notNeeded': 'not needed',
   'register.cause.sensorAged': 'sensor at the end of its life',

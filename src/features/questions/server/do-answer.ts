@@ -1,7 +1,8 @@
 import { and, eq, isNotNull, isNull } from 'drizzle-orm';
 import type { Database } from '@/data/connection';
-import { customer, customerQuestion, customerTolerance } from '@/data/schema';
+import { customer, customerNotice, customerQuestion, customerTolerance } from '@/data/schema';
 import { answerOffer } from '@/features/money/server';
+import { noteCustomersWord } from '@/features/register/server';
 import { asActor } from '@/platform/as-actor';
 import { recordAudit } from '@/platform/audit';
 import { BY_ITSELF } from '@/platform/by-itself';
@@ -42,7 +43,7 @@ export async function doAnswer(db: Database, questionId: string, now: Date): Pro
 
 async function act(
   context: UseCaseContext,
-  { about, subjectId, customerId, answer, answeredBy, answeredAt }: Row,
+  { about, subjectId, customerId, answer, answeredBy, answeredAt, remark }: Row,
 ): Promise<void> {
   const { tx } = context;
   if (about === 'offer' && subjectId)
@@ -52,6 +53,13 @@ async function act(
       by: answeredBy!,
       how: 'link',
     });
+  if (about === 'notice' && subjectId) {
+    const [notice] = await tx
+      .select({ runId: customerNotice.runId })
+      .from(customerNotice)
+      .where(eq(customerNotice.id, subjectId));
+    if (notice) await noteCustomersWord(context, { runId: notice.runId, by: answeredBy!, answer: answer!, remark });
+  }
   if (about === 'due') {
     await tx
       .update(customer)

@@ -1,4 +1,4 @@
-import { asc, eq, sql } from 'drizzle-orm';
+import { and, asc, eq, isNull, sql } from 'drizzle-orm';
 import { choicesOf, stepsMissing, type NonconformityKind, type NonconformityStep } from '@/core/record/nonconformity';
 import { say } from '@/core/words/say';
 import { asset, nonconformity, nonconformityStep } from '@/data/schema';
@@ -85,6 +85,27 @@ export async function noteStep(
     .insert(nonconformityStep)
     .values({ nonconformityId: id, step, choice: choices ? choice : '', text, by: actor.name, at: now });
   if (step === 'action' && lookAgainOn) await tx.update(nonconformity).set({ lookAgainOn }).where(eq(nonconformity.id, id));
+}
+
+/** What a customer said of a notice of what was found outside, in the entry of its run: a further line of how they were told. Nothing where there is no open entry. */
+export async function noteCustomersWord(
+  { tx, now }: UseCaseContext,
+  { runId, by, answer, remark }: { runId: string; by: string; answer: 'yes' | 'no'; remark: string },
+): Promise<void> {
+  const [entry] = await tx
+    .select({ id: nonconformity.id })
+    .from(nonconformity)
+    .where(and(eq(nonconformity.runId, runId), isNull(nonconformity.closedAt)));
+  if (!entry) return;
+  const said = say({ code: `register.customer.${answer}`, numbers: { by } });
+  await tx.insert(nonconformityStep).values({
+    nonconformityId: entry.id,
+    step: 'told',
+    choice: 'told',
+    text: [said, remark].filter(Boolean).join(' '),
+    by,
+    at: now,
+  });
 }
 
 /** Steps of an entry as they came. */
