@@ -92,8 +92,8 @@ describe('two job processes, one after the other killed in the midst of their ma
       // Sent means arrived; what did not arrive is uncertain, and stands before the counter.
       for (const { recipient, state } of rows) if (state === 'sent') expect(times.get(recipient), recipient).toBe(1);
       const uncertain = rows.filter(({ state }) => state === 'uncertain').length;
-      // No more than what a process has in hand at once.
-      expect(uncertain).toBeLessThanOrEqual(8 * KILLS);
+      // No more than what each that was killed had in hand, and one that the machine starved.
+      expect(uncertain).toBeLessThanOrEqual(8 * (KILLS + 1));
       expect(uncertain).toBeGreaterThan(0);
     },
     KILLS * 15_000 + 60_000,

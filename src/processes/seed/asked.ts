@@ -64,9 +64,10 @@ export async function askedByLink(db: Database, as: As, counter: Actor, now: Dat
     await doAnswer(db, id, now);
   };
   await answer(await ask(0, 'rule', rule, 9), 'yes', 'Ilka Thorn');
-  await answer(await ask(1, 'due', say({ code: 'askedOf.due' }), 6), 'no', 'Mirte Aldous', 'We keep our own plan.');
+  await ask(1, 'alarms', alarms, 1);
   await ask(2, 'rule', rule, 34);
-  await ask(3, 'alarms', alarms, 1);
+  // Their due dates stand on no document so far, and go on not to.
+  await answer(await ask(3, 'due', say({ code: 'askedOf.due' }), 6), 'no', 'Mirte Aldous', 'We keep our own plan.');
   await as(counter, async (tx) => {
     const { mailFrom } = await readSettings(tx);
     const letter = {
