@@ -38,11 +38,11 @@ export async function evaluatedSuppliers(as: As, signatory: Actor, now: Date): P
 /** Customers were asked by link: one agreed to the rule, one says no to the due date on paper, one never answered, one is asked now. And a reminder came back later, because nobody has that mailbox any more. */
 export async function askedByLink(db: Database, as: As, counter: Actor, now: Date): Promise<void> {
   const owners = await db
-    .select({ id: customer.id, email: customer.email })
+    .select({ id: customer.id, email: customer.email, agreesDue: customer.agreesDue })
     .from(customer)
     .where(sql`${customer.retiredAt} is null and ${customer.email} <> ''`)
     .orderBy(sql`(select count(*) from asset a where a.customer_id = ${customer.id}) desc`, customer.name)
-    .limit(4);
+    .limit(12);
   const rule = say({ code: 'askedOf.rule', numbers: { rule: say({ code: 'rule.simple' }) } });
   const alarms =
     'We would set the alarm points of your four-gas monitors to 20 and 100 ppm for CO, 5 and 10 ppm for H₂S. Do you agree?';
@@ -67,7 +67,13 @@ export async function askedByLink(db: Database, as: As, counter: Actor, now: Dat
   await ask(1, 'alarms', alarms, 1);
   await ask(2, 'rule', rule, 34);
   // Their due dates stand on no document so far, and go on not to.
-  await answer(await ask(3, 'due', say({ code: 'askedOf.due' }), 6), 'no', 'Mirte Aldous', 'We keep our own plan.');
+  const own = owners.findIndex((one) => !one.agreesDue);
+  await answer(
+    await ask(own < 0 ? 3 : own, 'due', say({ code: 'askedOf.due' }), 6),
+    'no',
+    'Mirte Aldous',
+    'We keep our own plan.',
+  );
   await as(counter, async (tx) => {
     const { mailFrom } = await readSettings(tx);
     const letter = {
