@@ -10,7 +10,7 @@ const GOAL = 1.5;
 
 const superuser = new Pool({ connectionString: process.env.SUPERUSER_DATABASE_URL, max: 2 });
 const { rows: there } = await superuser.query<{ n: number }>('select count(*)::int as n from run');
-if (there[0]!.n < ROWS) await fill(superuser, 0, ROWS);
+if (there[0]!.n < ROWS) await fill(superuser, 0, ROWS, { runsAlone: true });
 const { rows: bottles } = await superuser.query<{ id: string; n: number }>(
   'select reference_id as id, count(*)::int as n from run_reference group by 1 order by 2 desc limit 1',
 );

@@ -3,8 +3,8 @@ import type { Pool } from 'pg';
 /** Instruments a customer. */
 const EACH = 50;
 
-/** Years of work, from so many instruments to so many (whole fifties), straight into the tables: the triggers that keep logs and totals are off while it is filled, and the totals are set to what they would be. */
-export async function fill(superuser: Pool, from: number, to: number): Promise<void> {
+/** Years of work, from so many instruments to so many (whole fifties), straight into the tables: the triggers that keep logs and totals are off while it is filled, and the totals are set to what they would be. `runsAlone` leaves out results and bookings. */
+export async function fill(superuser: Pool, from: number, to: number, { runsAlone = false } = {}): Promise<void> {
   const client = await superuser.connect();
   const step = async (name: string, text: string) => {
     const began = Date.now();
@@ -31,14 +31,16 @@ export async function fill(superuser: Pool, from: number, to: number): Promise<v
      insert into run_summary (run_id, asset_id, customer_id, last_seq, status, as_found, as_left, adjusted, practice, started_at, finished_at, approved_at, technician)
      select l.run, l.asset, a.customer_id, 60, 'approved', 'within', 'within', true, false, now() - l.n * interval '1 minute', now() - l.n * interval '1 minute', now(), 'Bench' from large l join asset a on a.id = l.asset`,
   );
-  await step(
-    'ten results each',
-    `insert into channel_result (run_id, channel, point, asset_id, label, unit, measurand, adjusted, at)
+  if (!runsAlone)
+    await step(
+      'ten results each',
+      `insert into channel_result (run_id, channel, point, asset_id, label, unit, measurand, adjusted, at)
      select l.run, 'c' || k, 'span', l.asset, 'CO', 'ppm', 'carbonMonoxide', true, now() - l.n * interval '1 minute' from large l cross join generate_series(1, 10) k`,
-  );
-  await step(
-    'three bookings each',
-    `insert into reference_booking (reference_id, run_id, seq, litres, at, by)
+    );
+  if (!runsAlone)
+    await step(
+      'three bookings each',
+      `insert into reference_booking (reference_id, run_id, seq, litres, at, by)
      select r.id, l.run, k, 0.5, now() - l.n * interval '1 minute', 'Bench' from large l cross join generate_series(1, 3) k
      join (select id, row_number() over (order by id) - 1 as j, count(*) over () as of from reference where kind = 'gas') r on r.j = (l.n + k) % r.of;
      delete from reference_total;
@@ -46,11 +48,11 @@ export async function fill(superuser: Pool, from: number, to: number): Promise<v
      select r.id, coalesce(sum(b.litres), 0), coalesce(sum(b.litres) filter (where g.at is null or b.at > g.at), 0), g.at from reference r
      left join lateral (select max(at) as at from reference_check c where c.reference_id = r.id and c.what = 'pressure') g on true
      left join reference_booking b on b.reference_id = r.id group by r.id, g.at`,
-  );
+    );
   await step(
     'what they rest on',
     `insert into run_reference (reference_id, run_id, at)
-     select distinct b.reference_id, b.run_id, min(b.at) over (partition by b.reference_id, b.run_id) from reference_booking b join large l on l.run = b.run_id`,
+     select r.id, l.run, now() - l.n * interval '1 minute' from large l join (select id, row_number() over (order by id) - 1 as j, count(*) over () as of from reference where kind = 'gas') r on r.j = l.n % r.of`,
   );
   await step('analyze', 'vacuum analyze');
   client.release();
