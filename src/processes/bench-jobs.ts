@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { makeWorkerUtils, run, type TaskList } from 'graphile-worker';
+import { Logger, makeWorkerUtils, run, type TaskList } from 'graphile-worker';
 import { Pool } from 'pg';
 import { closeDatabase, database } from '@/data/connection';
 import { doAnswer } from '@/features/questions/server';
@@ -32,7 +32,14 @@ const tasks: TaskList = {
     count();
   },
 };
-const runner = await run({ pgPool: queue, concurrency: 3, noHandleSignals: true, pollInterval: 2000, taskList: tasks });
+const runner = await run({
+  pgPool: queue,
+  concurrency: 3,
+  noHandleSignals: true,
+  pollInterval: 2000,
+  taskList: tasks,
+  logger: new Logger(() => () => undefined),
+});
 
 async function through(leave: () => Promise<void>): Promise<void> {
   done = 0;
