@@ -1,4 +1,4 @@
-import { eq, inArray } from 'drizzle-orm';
+import { eq, inArray, like } from 'drizzle-orm';
 import { letterOf } from '@/core/letter/letter-of';
 import type { LetterKind, LetterText } from '@/core/letter/letter-kind';
 import { LANGUAGES, say, type Language } from '@/core/words/say';
@@ -28,6 +28,12 @@ export async function ownText(db: Transaction | Database, kind: LetterKind, lang
     .from(setting)
     .where(eq(setting.key, letterKey(kind, language)));
   return isText(row?.value) ? row.value : null;
+}
+
+/** Which texts are the office's own: "reminder.de". */
+export async function writtenTexts(db: Transaction | Database): Promise<string[]> {
+  const rows = await db.select().from(setting).where(like(setting.key, 'mailText.%'));
+  return rows.flatMap(({ key, value }) => (isText(value) ? [key.slice('mailText.'.length)] : []));
 }
 
 export type WriteLetter = (language: Language, places: Readonly<Record<string, string>>) => LetterText;

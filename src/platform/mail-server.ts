@@ -1,7 +1,8 @@
 import { eq } from 'drizzle-orm';
 import { database, type Database, type Transaction } from '@/data/connection';
 import { setting } from '@/data/schema';
-import { seal, unseal } from './seal';
+import { unseal } from './seal';
+import { sealedPassword } from './sealed-password';
 
 import type { MailSecurity } from './client/mail-securities';
 
@@ -39,11 +40,8 @@ export async function writeMailServer(tx: Transaction, { password, ...server }: 
   forgetMailServer();
 }
 
-async function sealedOf(tx: Transaction | Database, { host, user, password }: MailServer): Promise<string> {
-  if (password) return seal(password, secret());
-  const before = await kept(tx);
-  return before && before.host === host && before.user === user ? before.sealed : '';
-}
+const sealedOf = async (db: Transaction | Database, typed: MailServer): Promise<string> =>
+  sealedPassword(typed, await kept(db), secret());
 
 /** An address as the mail library takes it. */
 export function smtpUrl({ host, port, security, user, password }: MailServer): string {

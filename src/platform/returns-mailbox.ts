@@ -4,7 +4,8 @@ import type { Database, Transaction } from '@/data/connection';
 import { setting } from '@/data/schema';
 import type { MailSecurity } from './client/mail-securities';
 import { log } from './log';
-import { seal, unseal } from './seal';
+import { unseal } from './seal';
+import { sealedPassword } from './sealed-password';
 
 /** Where mails come back to that could not be delivered: its address, and how it is read (IMAP). */
 export interface ReturnsMailbox {
@@ -40,18 +41,14 @@ export async function shownReturnsMailbox(db: Transaction | Database) {
 
 /** Keeps it; an empty password leaves the one before for the same user at the same server. */
 export async function writeReturnsMailbox(tx: Transaction, { password, ...mailbox }: ReturnsMailbox): Promise<void> {
-  const before = await kept(tx);
-  const same = before?.host === mailbox.host && before.user === mailbox.user;
-  const value: Kept = { ...mailbox, sealed: password ? seal(password, secret()) : same ? before.sealed : '' };
+  const value: Kept = { ...mailbox, sealed: sealedPassword({ ...mailbox, password }, await kept(tx), secret()) };
   await tx.insert(setting).values({ key: KEY, value }).onConflictDoUpdate({ target: setting.key, set: { value } });
 }
 
 /** The mailbox by what is typed; an empty password means the one that is kept. */
 export async function typedReturnsMailbox(db: Database, typed: ReturnsMailbox): Promise<ReturnsMailbox> {
-  if (typed.password) return typed;
-  const before = await kept(db);
-  const same = before?.host === typed.host && before.user === typed.user;
-  return { ...typed, password: same ? (unseal(before.sealed, secret()) ?? '') : '' };
+  const password = typed.password || unseal(sealedPassword(typed, await kept(db), secret()), secret()) || '';
+  return { ...typed, password };
 }
 
 /** Mails that can't be delivered go to the sender again. */

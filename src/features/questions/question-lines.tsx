@@ -1,9 +1,9 @@
 'use client';
 import Button from 'react-bootstrap/Button';
 import { say } from '@/core/words/say';
+import { useSent } from '@/platform/client/use-sent';
 import { day, dayTime } from '@/ui/format';
 import { Link } from '@/ui/link';
-import { useKeptAction } from './use-kept-action';
 import { withdrawQuestionAction } from './actions';
 import type { QuestionLine } from './server/list-questions';
 import '@/core/words/en/answer-page';
@@ -19,7 +19,7 @@ interface Props {
 
 /** What was asked, where it stands, and what came of it. */
 export function QuestionLines({ lines, zone, mayKeep, named = false }: Props) {
-  const { send, message } = useKeptAction();
+  const { send, message } = useSent();
   return (
     <>
       {message && (

@@ -4,12 +4,13 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { ASKED_BY_HAND } from '@/core/stored/question';
 import { say } from '@/core/words/say';
+import { useSent } from '@/platform/client/use-sent';
 import { Field } from '@/ui/field';
+import { FormFoot } from '@/ui/form-foot';
 import { useReady } from '@/ui/use-ready';
 import { askByMailAction } from './actions';
 import { QuestionLines } from './question-lines';
 import type { QuestionLine } from './server/list-questions';
-import { useKeptAction } from './use-kept-action';
 import '@/core/words/en/questions';
 
 type About = (typeof ASKED_BY_HAND)[number];
@@ -56,7 +57,7 @@ function AskForm({ customerId, toAsk, emails, onDone }: FormProps) {
   const [at, setAt] = useState(0);
   const [asked, setAsked] = useState(toAsk[0]?.asked ?? '');
   const [to, setTo] = useState(emails[0] ?? '');
-  const { problems, message, send } = useKeptAction();
+  const { problems, message, send } = useSent();
   const chosen = toAsk[at]!;
   const submit = async (event: React.FormEvent) => {
     event.preventDefault();
@@ -92,19 +93,12 @@ function AskForm({ customerId, toAsk, emails, onDone }: FormProps) {
           <option key={one} value={one} />
         ))}
       </datalist>
-      {message && (
-        <p className="field-problem" role="alert">
-          {message}
-        </p>
-      )}
-      <div className="d-flex gap-2">
-        <Button type="submit" size="sm">
-          {say({ code: 'question.send' })}
-        </Button>
-        <Button variant="plain" size="sm" onClick={onDone}>
-          {say({ code: 'question.leave' })}
-        </Button>
-      </div>
+      <FormFoot
+        message={message}
+        save={say({ code: 'question.send' })}
+        leave={say({ code: 'question.leave' })}
+        onLeave={onDone}
+      />
     </form>
   );
 }

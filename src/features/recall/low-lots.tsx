@@ -1,6 +1,7 @@
 import { say } from '@/core/words/say';
+import { dayTime } from '@/ui/format';
 import { Link } from '@/ui/link';
-import type { LotFound, lowLots } from './server/lot-witnesses';
+import type { LotFound } from './server/lot-witnesses';
 import '@/core/words/en/witness';
 
 /** A chance as people read it. */
@@ -24,7 +25,7 @@ const sentence = (one: Pick<LotFound, 'lot' | 'substance' | 'instruments' | 'shi
   });
 
 /** Lots against which instruments read low together, above the shelf: before sensors are thrown away. */
-export function LowLots({ lots }: { lots: Awaited<ReturnType<typeof lowLots>> }) {
+export function LowLots({ lots }: { lots: readonly LotFound[] }) {
   return (
     <>
       {lots.map((one) => (
@@ -38,8 +39,8 @@ export function LowLots({ lots }: { lots: Awaited<ReturnType<typeof lowLots>> })
 }
 
 /** What the instruments bear witness of, on a bottle's own page: low or not, with the figures it rests on. */
-export function WitnessPanel({ found }: { found: LotFound[] }) {
-  if (found.length === 0) return null;
+export function WitnessPanel({ found, at, zone }: { found: readonly LotFound[]; at: Date | null; zone: string }) {
+  if (found.length === 0 || !at) return null;
   return (
     <section className="sheet my-3" id="witness" data-testid="witness">
       <h2>{say({ code: 'witness.title' })}</h2>
@@ -71,7 +72,7 @@ export function WitnessPanel({ found }: { found: LotFound[] }) {
             {sentence(one)} {say({ code: 'witness.what' })}
           </p>
         ))}
-      <p className="quiet small mb-0">{say({ code: 'witness.how' })}</p>
+      <p className="quiet small mb-0">{say({ code: 'witness.how', numbers: { at: dayTime(at, zone) } })}</p>
     </section>
   );
 }

@@ -6,4 +6,4 @@ export { recallLetters } from './server/letters-of-page';
 export { countsOf } from './server/counts-of';
 export { suspect } from './server/suspect';
 export { countUsed, nameOfTraced, traceAddress, whereUsed, whereUsedCsv, type TraceAsked } from './server/where-used';
-export { lookAtLots, lotWitnesses, lowLots, type LotFound } from './server/lot-witnesses';
+export { judgedLots, lookAtLots, lotWitnesses, lowLots, type LotFound } from './server/lot-witnesses';

@@ -7,12 +7,13 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { say } from '@/core/words/say';
 import { SECURITIES, type MailSecurity } from '@/platform/client/mail-securities';
-import { attempt, messageBeside, type Attempted } from '@/platform/client/result';
+import { attempt } from '@/platform/client/result';
 import { Field } from '@/ui/field';
 import { useReady } from '@/ui/use-ready';
 import '@/core/words/en/setup';
 import { saveMailServerAction, tryMailAction } from './actions';
 import { mailServerSchema, tryMailSchema } from './schemas';
+import { useTell } from './use-tell';
 
 interface Shown {
   host: string;
@@ -26,7 +27,6 @@ interface Shown {
 export function MailServerPanel({ kept, mine }: { kept: Shown | null; mine: string }) {
   const router = useRouter();
   const ready = useReady();
-  const [said, setSaid] = useState<{ text: string; bad: boolean } | null>(null);
   const [to, setTo] = useState(mine);
   const {
     register,
@@ -44,11 +44,7 @@ export function MailServerPanel({ kept, mine }: { kept: Shown | null; mine: stri
       password: '',
     },
   });
-  const tell = (result: Attempted, good: string) => {
-    if (result.ok) return setSaid({ text: good, bad: false });
-    Object.entries(result.fields).forEach(([field, text]) => setError(field as 'host', { message: text }));
-    setSaid({ text: messageBeside(result), bad: true });
-  };
+  const { said, tell, refuse } = useTell(setError);
   const save = handleSubmit(async (values) => {
     tell(await attempt(() => saveMailServerAction(values)), say({ code: 'mailServer.saved' }));
     router.refresh();
@@ -56,7 +52,7 @@ export function MailServerPanel({ kept, mine }: { kept: Shown | null; mine: stri
   const send = handleSubmit(async () => {
     const typed = { ...getValues(), to };
     const checked = await tryMailSchema.validate(typed).catch((error: Error) => error);
-    if (checked instanceof Error) return setSaid({ text: checked.message, bad: true });
+    if (checked instanceof Error) return refuse(checked.message);
     tell(await attempt(() => tryMailAction(checked)), say({ code: 'mailServer.sent', numbers: { to } }));
   });
   return (

@@ -1,5 +1,4 @@
 'use client';
-import { useState } from 'react';
 import { useRouter } from 'next/navigation';
 import { useForm } from 'react-hook-form';
 import { yupResolver } from '@hookform/resolvers/yup';
@@ -7,13 +6,14 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { say } from '@/core/words/say';
 import { SECURITIES, type MailSecurity } from '@/platform/client/mail-securities';
-import { attempt, messageBeside, type Attempted } from '@/platform/client/result';
+import { attempt } from '@/platform/client/result';
 import { Field } from '@/ui/field';
 import { useReady } from '@/ui/use-ready';
 import '@/core/words/en/returns';
 import '@/core/words/en/setup';
 import { dropReturnsAction, saveReturnsAction, tryReturnsAction } from './actions';
 import { returnsSchema } from './schemas';
+import { useTell } from './use-tell';
 
 interface Shown {
   address: string;
@@ -28,7 +28,6 @@ interface Shown {
 export function ReturnsPanel({ kept, environment }: { kept: Shown | null; environment: string | null }) {
   const router = useRouter();
   const ready = useReady();
-  const [said, setSaid] = useState<{ text: string; bad: boolean } | null>(null);
   const {
     register,
     handleSubmit,
@@ -45,11 +44,7 @@ export function ReturnsPanel({ kept, environment }: { kept: Shown | null; enviro
       password: '',
     },
   });
-  const tell = (result: Attempted, good: string) => {
-    if (result.ok) return setSaid({ text: good, bad: false });
-    Object.entries(result.fields).forEach(([field, text]) => setError(field as 'host', { message: text }));
-    setSaid({ text: messageBeside(result), bad: true });
-  };
+  const { said, tell } = useTell(setError);
   const save = handleSubmit(async (values) => {
     tell(await attempt(() => saveReturnsAction(values)), say({ code: 'mailServer.saved' }));
     router.refresh();

@@ -1,13 +1,13 @@
 'use client';
 import { useState } from 'react';
-import { useRouter } from 'next/navigation';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { SUPPLIER_VERDICTS } from '@/core/stored/supplier-verdict';
 import { say } from '@/core/words/say';
-import { attempt, messageBeside } from '@/platform/client/result';
+import { useSent } from '@/platform/client/use-sent';
 import { DayInput } from '@/ui/day-input';
 import { Field } from '@/ui/field';
+import { FormFoot } from '@/ui/form-foot';
 import { day, dayTime } from '@/ui/format';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { reviewSupplierAction } from './actions';
@@ -94,19 +94,11 @@ function Standing({ line, today, zone }: { line: SupplierLine; today: string; zo
 }
 
 function ReviewForm({ supplier, onDone }: { supplier: string; onDone: () => void }) {
-  const router = useRouter();
   const [given, setGiven] = useState({ verdict: 'approved' as (typeof SUPPLIER_VERDICTS)[number], why: '', reviewBy: '' });
-  const [problems, setProblems] = useState<Record<string, string>>({});
-  const [message, setMessage] = useState('');
+  const { problems, message, send: sent } = useSent();
   const send = async (event: React.FormEvent) => {
     event.preventDefault();
-    const result = await attempt(() => reviewSupplierAction({ supplier, ...given }));
-    if (result.ok) {
-      router.refresh();
-      return onDone();
-    }
-    setProblems(result.fields);
-    setMessage(messageBeside(result));
+    if (await sent(() => reviewSupplierAction({ supplier, ...given }))) onDone();
   };
   return (
     <form onSubmit={send} noValidate className="mt-2" data-testid="supplier-form">
@@ -133,19 +125,12 @@ function ReviewForm({ supplier, onDone }: { supplier: string; onDone: () => void
       <Field label={say({ code: 'supplier.reviewBy' })} problem={problems.reviewBy}>
         <DayInput value={given.reviewBy} onChange={(reviewBy) => setGiven({ ...given, reviewBy })} />
       </Field>
-      {message && (
-        <p className="field-problem" role="alert">
-          {message}
-        </p>
-      )}
-      <div className="d-flex gap-2">
-        <Button type="submit" size="sm">
-          {say({ code: 'supplier.keep' })}
-        </Button>
-        <Button variant="plain" size="sm" onClick={onDone}>
-          {say({ code: 'supplier.leave' })}
-        </Button>
-      </div>
+      <FormFoot
+        message={message}
+        save={say({ code: 'supplier.keep' })}
+        leave={say({ code: 'supplier.leave' })}
+        onLeave={onDone}
+      />
     </form>
   );
 }

@@ -5,10 +5,16 @@ import { keepHouseCheck } from '@/platform/house-check';
 import { log } from '@/platform/log';
 import { keepAnchor, newestAnchor } from '../anchor-files';
 
-/** Every night: whether the records hold, against the last anchor; then a new anchor, beside the backup and wherever else it is wanted. What was found is kept, and shown to the administrator. */
+/** Every night: whether the records hold, then what the instruments say of the lots. What was found is kept, and shown. */
 export async function nightly(): Promise<void> {
+  await verifyAndAnchor();
+  // Last, so that nothing that goes wrong here keeps the records from being verified.
+  await lookAtLots(database(), new Date());
+}
+
+/** Against the last anchor; then a new anchor, beside the backup and wherever else it is wanted. */
+async function verifyAndAnchor(): Promise<void> {
   const db = database();
-  await lookAtLots(db, new Date());
   const began = Date.now();
   const { faults, ...report } = await verifyRecords(db, { anchor: await newestAnchor() });
   await keepHouseCheck(db, {

@@ -8,7 +8,7 @@ export const WITNESS = {
   'witness.what': 'Check the lot before a sensor is thrown away.',
   'witness.see': 'See the figures',
   'witness.how':
-    'As found, each instrument once, in per cent of the certified value; what reads far out is a sensor of its own and left out. “By chance” is how often a sound lot would look like this or lower.',
+    'As the night of {at} had it: as found, each instrument once, in per cent of the certified value; what reads far out is a sensor of its own and left out. “By chance” is how often a sound lot would look like this or lower.',
   'witness.head.gas': 'Gas',
   'witness.head.instruments': 'Instruments',
   'witness.head.earlier': 'Against earlier lots',

@@ -3,6 +3,7 @@ import { and, eq, isNotNull, isNull, sql } from 'drizzle-orm';
 import { dayInLanguage } from '@/core/words/day-in-language';
 import { say } from '@/core/words/say';
 import type { Transaction } from '@/data/connection';
+import { measuresGas } from '@/data/measures-gas';
 import { asset, customer, instrumentModel } from '@/data/schema';
 import { dateIn } from '@/platform/clock';
 import { greet, itemOnLine, letterWriter, signedBy } from '@/platform/letter-text';
@@ -88,7 +89,7 @@ async function bumpsDue(tx: Transaction, today: string, zone: string) {
         isNull(customer.retiredAt),
         eq(asset.status, 'inUse'),
         sql`coalesce(${told.email}, ${customer.email}) <> ''`,
-        sql`exists (select from asset_channel c where c.asset_id = ${asset.id} and c.unit in ('ppm', '%LEL', '%vol'))`,
+        measuresGas(sql`${asset.id}`),
         sql`not exists (select from ticket t where t.asset_id = ${asset.id} and t.status <> 'returned')`,
         sql`${due} <= ${today}::date`,
         sql`not exists (select from reminder r where r.asset_id = ${asset.id} and r.stage = 'bump' and r.due_on = ${due})`,

@@ -1,10 +1,10 @@
-import { LETTER_KINDS, type LetterKind, type LetterText } from '@/core/letter/letter-kind';
+import type { LetterKind, LetterText } from '@/core/letter/letter-kind';
 import { letterProblems } from '@/core/letter/letter-problem';
-import { LANGUAGES, say, type Language } from '@/core/words/say';
+import { say, type Language } from '@/core/words/say';
 import type { Transaction } from '@/data/connection';
 import { setting } from '@/data/schema';
 import { recordAudit } from '@/platform/audit';
-import { letterKey, ownText, usualText } from '@/platform/letter-text';
+import { letterKey, ownText, usualText, writtenTexts } from '@/platform/letter-text';
 import { need } from '@/platform/need';
 import { Problem } from '@/platform/problem';
 import { readSettings } from '@/platform/settings';
@@ -16,9 +16,6 @@ import '@/core/words/en/mails-room';
 /** The text of a kind in a language, whether it is the office's own, what it is without, and what its places would hold in an invented letter. */
 export async function mailTextPage(tx: Transaction, kind: LetterKind, language: Language) {
   const [own, settings] = [await ownText(tx, kind, language), await readSettings(tx)];
-  const written: string[] = [];
-  for (const one of LETTER_KINDS)
-    for (const other of LANGUAGES) if (await ownText(tx, one, other)) written.push(`${one}.${other}`);
   return {
     kind,
     language,
@@ -26,7 +23,7 @@ export async function mailTextPage(tx: Transaction, kind: LetterKind, language: 
     text: own ?? usualText(kind, language),
     usual: usualText(kind, language),
     sample: letterSample(language, settings),
-    written,
+    written: await writtenTexts(tx),
   };
 }
 export type MailTextPage = Awaited<ReturnType<typeof mailTextPage>>;

@@ -68,7 +68,7 @@ export async function lookAtLots(db: Database, now: Date): Promise<LotFound[]> {
     ok: suspicious.length === 0,
     detail: {
       judged: found.length,
-      lots: suspicious,
+      lots: found,
       faults: suspicious.map(({ lot, substance, shift }) => ({ record: lot, what: `${substance} ${shift.toFixed(1)} %` })),
     },
   });
@@ -82,19 +82,25 @@ const keptSchema = yup.array().of(
     lot: yup.string().required(),
     substance: yup.string().required(),
     instruments: yup.number().required(),
+    earlier: yup.number().required(),
     shift: yup.number().required(),
     explained: yup.number().required(),
     probability: yup.number().required(),
+    suspicious: yup.boolean().required(),
   }),
 );
 
-/** Lots that the newest night found low. */
-export async function lowLots(tx: Transaction) {
+/** What the newest night found of every lot that it judged, and when. */
+export async function judgedLots(tx: Transaction): Promise<{ at: Date | null; lots: LotFound[] }> {
   const [row] = await tx
     .select({ detail: houseCheck.detail, at: houseCheck.at })
     .from(houseCheck)
     .where(eq(houseCheck.kind, 'lots'))
     .orderBy(desc(houseCheck.id))
     .limit(1);
-  return row ? ((await keptSchema.validate(row.detail.lots ?? [])) ?? []) : [];
+  return row ? { at: row.at, lots: (await keptSchema.validate(row.detail.lots ?? [])) ?? [] } : { at: null, lots: [] };
 }
+
+/** Those that it found low. */
+export const lowLots = async (tx: Transaction): Promise<LotFound[]> =>
+  (await judgedLots(tx)).lots.filter((one) => one.suspicious);

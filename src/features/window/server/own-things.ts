@@ -1,12 +1,13 @@
 import { sql } from 'drizzle-orm';
 import { mayUseOn, type MayUse, type UseFacts } from '@/core/interval/may-use';
 import type { Transaction } from '@/data/connection';
+import { measuresGas } from '@/data/measures-gas';
 import { dateIn } from '@/platform/clock';
 import { isId } from '@/platform/shape';
 
 /** Everything here is asked under the window's role: the database leaves out what isn't theirs. */
 
-const GAS_KINDS = sql`exists (select from asset_channel c where c.asset_id = a.id and c.unit in ('ppm', '%LEL', '%vol'))`;
+const GAS_KINDS = measuresGas(sql`a.id`);
 
 interface AssetFacts extends Record<string, unknown> {
   id: string;

@@ -5,7 +5,7 @@ import { FilesPanel } from '@/features/files';
 import { filesOf } from '@/features/files/server';
 import { dateIn } from '@/platform/clock';
 import { SuspectForm, WitnessPanel } from '@/features/recall';
-import { lotWitnesses, suspicionsOf } from '@/features/recall/server';
+import { judgedLots, suspicionsOf } from '@/features/recall/server';
 import { say } from '@/core/words/say';
 import { Link } from '@/ui/link';
 import { page } from '@/platform/page';
@@ -16,6 +16,7 @@ import '@/core/words/en/recall';
 export const metadata = { title: 'Bottle' };
 export default page({ permission: 'signedIn', name: '/shelf/[id]' }, async ({ tx, now, actor, params }) => {
   const [found, settings] = [await referencePage(tx, params.id!), await readSettings(tx)];
+  const judged = await judgedLots(tx);
   return found ? (
     <main className="page">
       <ReferenceView
@@ -33,9 +34,7 @@ export default page({ permission: 'signedIn', name: '/shelf/[id]' }, async ({ tx
           </Link>
         ))}
       </p>
-      <WitnessPanel
-        found={found.snapshot.kind === 'gas' ? (await lotWitnesses(tx, now)).filter((one) => one.lot === found.snapshot.lot) : []}
-      />
+      <WitnessPanel found={judged.lots.filter((one) => one.lot === found.snapshot.lot)} at={judged.at} zone={settings.zone} />
       {may(actor.role, 'bench') && <SuspectForm reference={found.snapshot} />}
       {may(actor.role, 'bench') && <CorrectReference id={params.id!} input={inputOf(found.row)} seen={stampOf(found.row)} />}
       <FilesPanel

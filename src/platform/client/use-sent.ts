@@ -1,10 +1,10 @@
 'use client';
 import { useState } from 'react';
 import { useRouter } from 'next/navigation';
-import { attempt, messageBeside } from '@/platform/client/result';
+import { attempt, messageBeside } from './result';
 
-/** Sends what a press asks; good, the page is drawn anew, else it says why. */
-export function useKeptAction() {
+/** Sends what a press or a form asks; good, the page is drawn anew, else it says beside which field. Gives whether it was good. */
+export function useSent() {
   const router = useRouter();
   const [problems, setProblems] = useState<Record<string, string>>({});
   const [message, setMessage] = useState('');
