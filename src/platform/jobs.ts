@@ -16,6 +16,7 @@ export interface Jobs {
   windowRequest: { requestId: string };
   customerAnswer: { questionId: string };
   returns: Record<string, never>;
+  takeImport: { batchId: string; by: string };
 }
 export type JobName = keyof Jobs;
 

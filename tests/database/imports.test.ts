@@ -5,8 +5,10 @@ import {
   dropImport,
   importPage,
   judgeImport,
+  leaveImport,
   listImports,
   takeImport,
+  takeLeftImport,
   takeImportBack,
 } from '@/features/imports/server';
 import { receive, INSPECTION_ITEMS } from '@/features/counter/server';
@@ -15,6 +17,7 @@ import { noteCheck } from '@/features/shelf/server';
 import { asActor } from '@/platform/as-actor';
 import type { UseCaseContext } from '@/platform/use-case';
 import { MODELS } from '@/procedures/models';
+import { refused } from './refused';
 import { openWorld, type World } from './world';
 
 let world: World;
@@ -306,4 +309,38 @@ it('instruments come with the site that their table names, made where the custom
   );
   expect(sites).toEqual([{ name: 'Hall 7', n: 2 }]);
   expect(await inTx((context) => takeImportBack(context, { batchId }))).toMatchObject({ instruments: 3, customers: 1 });
+});
+
+describe('left to the job', () => {
+  const left = async (serial: string, by: string) => {
+    const batchId = await staged([['Test Ship Yard', model!.name, serial, '2027-05-01', '', '']]);
+    await judge(batchId);
+    await inTx((context) => leaveImport({ ...context, actor: { ...office, id: by } }, { batchId }));
+    return batchId;
+  };
+  const pageOf = async (id: string) => (await inTx(({ tx }) => importPage(tx, { id })))!;
+  it('is taken in once, in the name of whoever left it, however often the job is tried; the page says what came of it', async () => {
+    const [{ id: by, name }] = (await world.superuser.query('select id, name from "user" where active limit 1')).rows;
+    await world.superuser.query('update "user" set role = \'administrator\' where id = $1', [by]);
+    const batchId = await left('J-1', by);
+    expect((await pageOf(batchId)).batch.state).toBe('taking');
+    expect(await refused(inTx((context) => leaveImport(context, { batchId })))).toMatchObject({ status: 409 });
+    expect(await refused(inTx((context) => dropImport(context, { batchId })))).toMatchObject({ status: 409 });
+    const { rows: jobs } = await world.superuser.query(
+      "select j.attempts from graphile_worker.jobs j where j.task_identifier = 'takeImport' and j.key = $1",
+      [`import-${batchId}`],
+    );
+    expect(jobs).toHaveLength(1);
+    await Promise.all([takeLeftImport(world.db, { batchId, by }, now), takeLeftImport(world.db, { batchId, by }, now)]);
+    await takeLeftImport(world.db, { batchId, by }, now);
+    const { batch, made } = await pageOf(batchId);
+    expect(batch).toMatchObject({ state: 'taken', takenBy: name, problem: '' });
+    expect(made).toEqual({ customers: 0, instruments: 1, bottles: 0 });
+  });
+  it('of somebody who may not any more is looked at again, and says why', async () => {
+    const batchId = await left('J-2', 'somebody who left');
+    await takeLeftImport(world.db, { batchId, by: 'somebody who left' }, now);
+    expect((await pageOf(batchId)).batch).toMatchObject({ state: 'judged', problem: expect.stringContaining('any more') });
+    expect((await world.app.query("select 1 from asset where serial = 'J-2'")).rows).toHaveLength(0);
+  });
 });

@@ -22,7 +22,15 @@ import { keepTolerance } from '@/features/customers/server';
 import { emptyOutbox, makeBumpReminders, makeReminders, postToDo, readReturns } from '@/features/due/server';
 import { makeOffer, mailOffer } from '@/features/money/server';
 import { dropMailText, keepMailText, mailTextPage } from '@/features/office/server';
-import { askByMail, doAnswer, giveAnswer, listQuestions, publicQuestion, withdrawQuestion } from '@/features/questions/server';
+import {
+  askByMail,
+  doAnswer,
+  giveAnswer,
+  listQuestions,
+  publicQuestion,
+  questionsCsv,
+  withdrawQuestion,
+} from '@/features/questions/server';
 import { asActor } from '@/platform/as-actor';
 import { readSettings, writeSettings } from '@/platform/settings';
 import { putMails } from '@/platform/put-mail';
@@ -155,6 +163,10 @@ describe('the customer’s word by link', () => {
     const [question] = await world.db.select().from(customerQuestion).orderBy(desc(customerQuestion.askedAt)).limit(1);
     await as((context) => withdrawQuestion(context, { questionId: question!.id }));
     expect(await answer(open, 'yes')).toBe(false);
+    const found = await as(({ tx, now }) => listQuestions(tx, { q: 'rule frage', now }));
+    expect(found.rows.map((row) => row.id)).toEqual([question!.id]);
+    const csv = await as(({ tx, now }) => questionsCsv(tx, { q: 'zu rule', state: 'withdrawn', now }));
+    expect(csv.trim().split('\r\n')).toHaveLength(2);
   });
   it('the rule that was agreed stands on the next document, with who agreed and when; another rule since, or a no, does not', async () => {
     const supplied = async () => {

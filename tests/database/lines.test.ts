@@ -23,6 +23,7 @@ import {
 } from '@/features/lines/server';
 import { liveIdOf, runChangeStream } from '@/platform/change-stream';
 import { eq } from 'drizzle-orm';
+import { countUsed, whereUsed } from '@/features/recall/server';
 import { openWorld, type World } from './world';
 
 let world: World;
@@ -52,7 +53,7 @@ const hello = (serial: string): Hello => ({
   maker: 'Ordfell',
   model: 'OF-410',
   serial,
-  firmware: '1',
+  firmware: '1.4b',
   clock: new Date().toISOString(),
   keys: [],
   channels: fourGasChannels.map((channel, index) => ({
@@ -358,6 +359,10 @@ describe('readings off a line in a run', () => {
     expect(kept.frames).toBeLessThanOrEqual(6000);
     const trace = (await inTx(({ tx }) => readTrace(tx, run, kept.id)))!;
     expect(trace).toMatchObject({ schema: 'werkbank-trace/1', everyNth: 3, instrument: { maker: 'Ordfell' } });
+    // Found by the firmware that it said it runs, whatever the case.
+    const asked = { what: 'firmware' as const, of: '1.4B', zone: 'UTC' };
+    expect((await inTx(({ tx }) => whereUsed(tx, asked))).rows.map((row) => row.runId)).toEqual([run]);
+    expect(await inTx(({ tx }) => countUsed(tx, { ...asked, of: '2' }))).toMatchObject({ runs: 0 });
     const { rows } = await world.app.query('select length(bytes) as size from run_trace where id = $1', [kept.id]);
     expect(rows[0].size).toBeLessThan(JSON.stringify(trace).length / 5);
     await expect(world.app.query('update run_trace set hash = $1 where id = $2', ['0', kept.id])).rejects.toThrow(

@@ -177,10 +177,18 @@ describe('a bottle that is suspected', () => {
     ).toMatchObject({ status: 403 });
     await inTx((context) => decideRecall(context, { id, runId: kept.runId, decision: 'tell' }));
     await inTx((context) => keepRecallText(context, { id, said: 'The bottle held 20 ppm of H₂S.' }));
+    // Somebody of theirs books by the window: a letter that calls back says where; to who has nobody at the window it does not.
+    await world.superuser.query(
+      "insert into customer_contact (id, customer_id, name, email, purposes, created_at) select gen_random_uuid(), id, 'W', 'w' || name || '@dock.example', '{windowActs}', now() from customer where name = 'Dry Dock'",
+    );
     const previews = await inTx(async ({ tx }) => recallLetters(tx, await pageOf(id)));
     expect(previews.map(({ customer: name, onPaper }) => [name, onPaper])).toEqual([
       ['Dry Dock', true],
       ['Test Yard', false],
+    ]);
+    expect(previews.map(({ body, back }) => [back, body.includes('/window')])).toEqual([
+      [true, true],
+      [true, false],
     ]);
 
     expect(await inTx((context) => releaseRecall(context, { id }))).toEqual({ letters: 2, withdrawn: 2 });

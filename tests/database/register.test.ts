@@ -9,6 +9,7 @@ import { findAnything } from '@/features/counter/server';
 import { verifyRecords } from '@/features/office/server';
 import {
   closeNonconformity,
+  correctNonconformity,
   enterNonconformity,
   listRegister,
   noteStep,
@@ -125,6 +126,10 @@ describe('the register of nonconforming work (ISO/IEC 17025:2017, 7.10)', () => 
       });
     expect(await refused(enter('nowhere'))).toMatchObject({ status: 404, fields: { serial: expect.any(String) } });
     const { id, number } = await enter('reg-77');
+    const correct = (what: string, seen: string) => inTx((context) => correctNonconformity(context, { id, what, seen }));
+    await correct('The maker calls sensors back, batch 12.', 'The maker calls sensors back.');
+    // The second of two who correct sees what the first wrote.
+    expect((await refused(correct('Nothing', 'The maker calls sensors back.')))!.message).toContain('batch 12');
     await step(id, 'cause', 'sensorAged');
     const found = await inTx((context) => findAnything(context, { text: number.toLowerCase() }));
     expect(found.find((one) => one.group === 'register')?.hits).toMatchObject([{ href: `/register/${id}`, label: number }]);

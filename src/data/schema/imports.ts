@@ -2,7 +2,7 @@ import { integer, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
 import { readCells, readDecisions, readGiven, readMapping, readProblems } from '@/core/stored/import';
 import { checked, instant } from './columns';
 
-export type ImportState = 'filling' | 'staged' | 'judged' | 'taken' | 'takenBack' | 'dropped';
+export type ImportState = 'filling' | 'staged' | 'judged' | 'taking' | 'taken' | 'takenBack' | 'dropped';
 export type ImportVerdict = 'new' | 'there' | 'ask' | 'bad';
 
 /** A table that people had, with what became of it. */
@@ -21,6 +21,8 @@ export const importBatch = pgTable('import_batch', {
   takenAt: instant('taken_at'),
   takenBackBy: text('taken_back_by'),
   takenBackAt: instant('taken_back_at'),
+  /** Why it could not be taken in, when it was left to be. */
+  problem: text('problem').notNull().default(''),
 });
 
 export const importRow = pgTable(

@@ -68,6 +68,8 @@ export const runTrace = pgTable('run_trace', {
   frames: integer('frames').notNull(),
   bytes: bytea('bytes').notNull(),
   hash: text('hash').notNull(),
+  /** As the instrument said it. */
+  firmware: text('firmware').notNull().default(''),
 });
 
 export const runHand = pgTable('run_hand', {

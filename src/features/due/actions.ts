@@ -6,7 +6,7 @@ import { changePolicy } from './server/change-policy';
 import { changeMany } from './server/intervals-of-many';
 import { customersWithDue } from './server/due-list';
 import { makeReminders } from './server/reminders';
-import { asLetter, notePrinted } from './server/letters';
+import { asLetter, notePrinted, printAgain } from './server/letters';
 import { sendAgain } from './server/outbox';
 import { keepUse } from './server/uses';
 
@@ -51,6 +51,15 @@ export const asLetterAction = action(
     audit: (input) => input.mailId,
   },
   asLetter,
+);
+export const printAgainAction = action(
+  {
+    name: 'printAgain',
+    permission: 'receive',
+    schema: yup.object({ mailId: yup.string().uuid().required() }),
+    audit: (input) => input.mailId,
+  },
+  printAgain,
 );
 
 const policySchema = yup.object({

@@ -4,7 +4,8 @@ import { useRouter } from 'next/navigation';
 import Button from 'react-bootstrap/Button';
 import { say } from '@/core/words/say';
 import { attempt } from '@/platform/client/result';
-import { asLetterAction, notePrintedAction } from './actions';
+import { useSent } from '@/platform/client/use-sent';
+import { asLetterAction, notePrintedAction, printAgainAction } from './actions';
 import '@/core/words/en/due';
 
 /** After the printer: these letters wait no more. */
@@ -26,21 +27,15 @@ export function PrintedButton({ mailIds }: { mailIds: string[] }) {
   );
 }
 
-/** A mail that nobody takes goes by post. */
-export function AsLetterButton({ mailId }: { mailId: string }) {
-  const router = useRouter();
-  const [says, setSays] = useState('');
-  const make = async () => {
-    const result = await attempt(() => asLetterAction({ mailId }));
-    if (result.ok) router.refresh();
-    else setSays(result.message);
-  };
+/** A mail that nobody takes goes by post; a letter that went wrong in the printer waits again. */
+export function LetterButton({ mailId, printed }: { mailId: string; printed: boolean }) {
+  const { send, message } = useSent();
   return (
     <>
-      <Button size="sm" variant="plain" onClick={make}>
-        {say({ code: 'letters.asLetter' })}
+      <Button size="sm" variant="plain" onClick={() => send(() => (printed ? printAgainAction : asLetterAction)({ mailId }))}>
+        {say({ code: printed ? 'letters.again' : 'letters.asLetter' })}
       </Button>
-      {says && <span className="field-problem">{says}</span>}
+      {message && <span className="field-problem">{message}</span>}
     </>
   );
 }

@@ -8,7 +8,7 @@ import { SoftLinks } from '@/ui/list/soft-links';
 import { Pager } from '@/ui/pager';
 import { VerdictMark } from '@/ui/verdict-mark';
 import type { VerdictState } from '@/core/record/judgement';
-import { AsLetterButton } from './letters-view';
+import { LetterButton } from './letters-view';
 import { SendAgainButton } from './remind-button';
 import type { outbox } from './server/outbox';
 import '@/core/words/en/due';
@@ -60,12 +60,13 @@ export function OutboxTable({ list, box, zone }: { list: ListAddress; box: Await
                   </span>
                 )}{' '}
                 {(mail.state === 'uncertain' || mail.state === 'refused') && <SendAgainButton mailId={mail.id} />}{' '}
-                {mail.state === 'refused' && <AsLetterButton mailId={mail.id} />}
+                {mail.state === 'refused' && <LetterButton mailId={mail.id} printed={false} />}
               </p>
             )}
             <pre className="mt-2 mb-1" style={{ whiteSpace: 'pre-wrap' }}>
               {mail.body}
             </pre>
+            {mail.state === 'printed' && <LetterButton mailId={mail.id} printed />}
             <div className="mono small quiet">{mail.messageId}</div>
           </details>
         ))}

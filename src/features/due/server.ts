@@ -10,4 +10,4 @@ export { outbox, sendAgain } from './server/outbox';
 export { makeBumpReminders } from './server/bump-reminders';
 export { readReturns, type Returned } from './server/read-returns';
 export { remindedLast, remindToday } from './server/remind-today';
-export { asLetter, lettersToPrint, notePrinted, postToDo } from './server/letters';
+export { asLetter, lettersToPrint, notePrinted, postToDo, printAgain } from './server/letters';

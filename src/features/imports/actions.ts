@@ -3,7 +3,8 @@ import { action } from '@/platform/action';
 import { batchSchema, beginSchema, judgeSchema, rowsSchema } from './schemas';
 import { judgeImport } from './server/judge-import';
 import { addRows, beginImport, dropImport } from './server/keep-rows';
-import { takeImport, takeImportBack } from './server/take-import';
+import { leaveImport } from './server/leave-import';
+import { takeImportBack } from './server/take-import';
 
 const permission = 'office';
 const batch = (input: { batchId: string }) => input.batchId;
@@ -23,7 +24,7 @@ export const judgeImportAction = action(
       models: input.models as Record<string, string>,
     }),
 );
-export const takeImportAction = action({ name: 'takeImport', permission, schema: batchSchema, audit: batch }, takeImport);
+export const takeImportAction = action({ name: 'takeImport', permission, schema: batchSchema, audit: batch }, leaveImport);
 export const takeImportBackAction = action(
   { name: 'takeImportBack', permission, schema: batchSchema, audit: batch },
   takeImportBack,

@@ -7,6 +7,7 @@ import { IMPORT_FIELDS, type ImportField, type ImportProblem } from '@/core/stor
 import { say } from '@/core/words/say';
 import { attempt, type Attempted } from '@/platform/client/result';
 import { Link } from '@/ui/link';
+import { useLookAgain } from '@/ui/use-look-again';
 import { useReady } from '@/ui/use-ready';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { dropImportAction, judgeImportAction, takeImportAction, takeImportBackAction } from './actions';
@@ -30,7 +31,7 @@ interface Row {
 export interface ImportPage {
   id: string;
   kind: ImportKind;
-  state: 'staged' | 'judged' | 'taken' | 'takenBack' | 'dropped' | 'filling';
+  state: 'staged' | 'judged' | 'taking' | 'taken' | 'takenBack' | 'dropped' | 'filling';
   columns: string[];
   mapping: Mapping & { dayOrder?: DayOrder };
   decisions: Partial<Decisions>;
@@ -40,6 +41,18 @@ export interface ImportPage {
   shown: string | undefined;
   asked: Asked[];
   models: { id: string; name: string }[];
+  /** What taking it in made. */
+  made: { customers: number; instruments: number; bottles: number };
+  problem: string;
+}
+
+const couldNot = (problem: string) =>
+  problem ? { text: say({ code: 'import.couldNot', numbers: { problem } }), bad: true } : null;
+
+function madeOf({ customers, instruments, bottles }: ImportPage['made']): string {
+  if (bottles) return say({ code: 'import.bottlesTaken', numbers: { count: bottles } });
+  const both = customers && instruments ? 'yes' : 'no';
+  return say({ code: 'import.taken', numbers: { customers, instruments, both } });
 }
 
 /** A table before it is taken in: which column is which, what becomes of each row, what is to be decided; and afterwards, the way back. */
@@ -110,15 +123,9 @@ export function ImportView({ page }: { page: ImportPage }) {
               <Button
                 disabled={busy || !ready}
                 onClick={() =>
-                  void act<{ customers: number; instruments: number; bottles: number }>(
+                  void act(
                     () => takeImportAction({ batchId }),
-                    ({ customers, instruments, bottles }) =>
-                      bottles
-                        ? say({ code: 'import.bottlesTaken', numbers: { count: bottles } })
-                        : say({
-                            code: 'import.taken',
-                            numbers: { customers, instruments, both: customers && instruments ? 'yes' : 'no' },
-                          }),
+                    () => '',
                   )
                 }
               >
@@ -137,13 +144,16 @@ export function ImportView({ page }: { page: ImportPage }) {
             >
               {say({ code: 'import.putAside' })}
             </Button>
-            <Said said={said} />
+            <Said said={said ?? couldNot(page.problem)} />
           </div>
         </div>
       )}
-      {!open && (
+      {page.state === 'taking' && <BeingTaken />}
+      {!open && page.state !== 'taking' && (
         <div className="sheet mb-3 d-flex flex-wrap gap-3 align-items-center">
-          <span>{say({ code: 'import.state', numbers: { state: page.state } })}</span>
+          <span>
+            {page.state === 'taken' ? madeOf(page.made) : say({ code: 'import.state', numbers: { state: page.state } })}
+          </span>
           {page.state === 'taken' && (
             <Button
               variant="plain"
@@ -166,6 +176,17 @@ export function ImportView({ page }: { page: ImportPage }) {
       )}
       {page.state !== 'staged' && page.state !== 'filling' && page.rows.length > 0 && <Rows page={page} />}
     </>
+  );
+}
+
+/** Looks each second whether the job has taken it in. */
+function BeingTaken() {
+  useLookAgain();
+  return (
+    <div className="sheet mb-3" data-testid="being-taken" role="status">
+      <p className="mb-1">{say({ code: 'import.taking' })}</p>
+      <progress className="w-100" />
+    </div>
   );
 }
 

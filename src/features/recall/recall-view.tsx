@@ -16,7 +16,7 @@ import '@/core/words/en/recall-letter';
 interface Props {
   page: SuspicionPage;
   counts: { results: number; changed: number };
-  letters: { customerId: string; customer: string; body: string; onPaper: boolean }[];
+  letters: { customerId: string; customer: string; body: string; onPaper: boolean; back: boolean }[];
   zone: string;
   may: boolean;
 }
@@ -121,6 +121,11 @@ export function RecallView({ page, counts, letters, zone, may }: Props) {
                 <span className="quiet">{say({ code: letter.onPaper ? 'recall.toPrint' : 'recall.mailed' })}</span>
               </summary>
               <pre className="letter-text">{letter.body}</pre>
+              {letter.back && (
+                <Link className="btn btn-plain mb-2" href={`/bookings/new?customer=${letter.customerId}`}>
+                  {say({ code: 'recall.bookFor', numbers: { customer: letter.customer } })}
+                </Link>
+              )}
             </details>
           ))}
         </section>

@@ -10,9 +10,9 @@ import { VerdictMark } from '@/ui/verdict-mark';
 import type { TraceCounts, TraceRow } from './server/where-used';
 import '@/core/words/en/recall';
 
-const KINDS = ['lot', 'procedure', 'technician'] as const;
+const KINDS = ['lot', 'procedure', 'technician', 'firmware'] as const;
 
-/** Asks forward from a lot, a procedure or a technician; of a reference its own page asks. */
+/** Asks forward from a lot, a procedure, a technician or an instrument’s firmware; of a reference its own page asks. */
 export function TraceForm({ search }: { search: Record<string, string> }) {
   const fixed = search.what === 'reference';
   return (

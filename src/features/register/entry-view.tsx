@@ -2,6 +2,7 @@ import { NONCONFORMITY_STEPS } from '@/core/record/nonconformity';
 import { say } from '@/core/words/say';
 import { day, dayTime } from '@/ui/format';
 import { Link } from '@/ui/link';
+import { CorrectEntry } from './correct-entry';
 import { CloseEntry, ReopenEntry } from './close-entry';
 import { StepForm } from './step-form';
 import type { registerPage } from './server/read-register';
@@ -43,6 +44,7 @@ export function EntryView({ found, zone, may }: { found: Found; zone: string; ma
           )}
           {entry.runId && <Link href={`/runs/${entry.runId}`}>{say({ code: 'register.kind.foundOutside' })}</Link>}
         </p>
+        {open && may.note && <CorrectEntry key={entry.what} id={entry.id} what={entry.what} />}
       </section>
       {NONCONFORMITY_STEPS.map((step) => {
         const notes = steps.filter((one) => one.step === step);

@@ -22,5 +22,10 @@ export const stepSchema = yup.object({
     .nullable()
     .default(null),
 });
+export const correctSchema = yup.object({
+  id: id(),
+  what: text(2000).required(say({ code: 'register.needsWhat' })),
+  seen: yup.string().max(2000).defined(),
+});
 export const onEntrySchema = yup.object({ id: id() });
 export const reopenSchema = yup.object({ id: id(), why: text(300).required(say({ code: 'register.needsText' })) });

@@ -1,5 +1,6 @@
 export {
   closeNonconformity,
+  correctNonconformity,
   enterNonconformity,
   noteCustomersWord,
   noteStep,

@@ -2,12 +2,14 @@ import { Link } from '@/ui/link';
 import { costPerRun } from '@/core/supply/cost-per-run';
 import { gasAvailable } from '@/core/supply/gas-available';
 import { runsLeft } from '@/core/supply/runs-left';
+import { say } from '@/core/words/say';
 import { day, dayTime } from '@/ui/format';
 import { NoteCheck } from './note-check';
 import { ValueAt } from './value-at';
 import { MINUTES_A_RUN, ReferenceState } from './shelf-table';
 import { ROLE_NAME } from './shelf-schema';
 import type { ReferencePage } from './server';
+import '@/core/words/en/shelf';
 
 const WHAT = {
   accepted: 'accepted for use',
@@ -64,7 +66,7 @@ export function ReferenceView({
                 <thead>
                   <tr>
                     <th>Component</th>
-                    <th>Certified</th>
+                    <th>{row.kind === 'tool' ? say({ code: 'shelf.readsIn' }) : 'Certified'}</th>
                     <th>± U</th>
                     <th>k</th>
                   </tr>
@@ -74,7 +76,8 @@ export function ReferenceView({
                     <tr key={one.substance}>
                       <td>{one.substance}</td>
                       <td className="mono">
-                        {one.value} {one.unit}
+                        {/* What measures has no value of its own: it is certified where it reads. */}
+                        {row.kind === 'tool' ? one.unit : `${one.value} ${one.unit}`}
                       </td>
                       <td className="mono">{one.expanded}</td>
                       <td className="mono">{one.k}</td>
@@ -162,7 +165,7 @@ export function ReferenceView({
           <div className="sheet h-100">
             <h2>Used</h2>
             {uses.length === 0 ? (
-              <p className="quiet mb-0">Nothing was drawn from it yet.</p>
+              <p className="quiet mb-0">{say({ code: row.kind === 'tool' ? 'shelf.notDrawn' : 'shelf.nothingDrawn' })}</p>
             ) : (
               <table className="table mb-0">
                 <thead>

@@ -4,6 +4,7 @@ import { database } from '@/data/connection';
 import { drawAndKeep, drawJob, keptPdf } from '@/features/certificates/server';
 import { emptyOutbox, readReturns, remindToday } from '@/features/due/server';
 import { walkDraft } from '@/features/procedures/server';
+import { takeLeftImport } from '@/features/imports/server';
 import { judgeSuspicion } from '@/features/recall/server';
 import { doAnswer } from '@/features/questions/server';
 import { drawBlankSheet, sheetJob } from '@/features/paper/server';
@@ -20,6 +21,7 @@ const linkSchema = yup.object({ email: yup.string().max(160).required() });
 const requestSchema = yup.object({ requestId: id });
 const questionSchema = yup.object({ questionId: id });
 const suspicionSchema = yup.object({ suspicionId: id });
+const importSchema = yup.object({ batchId: id, by: yup.string().max(80).required() });
 const sheetSchema = yup.object({ sheetId: id, modelId: id, assetId: yup.string().uuid().optional().default(undefined) });
 const now = () => systemClock().now();
 
@@ -61,6 +63,9 @@ export const TASKS: TaskList = {
   judgeAnew: async (payload, { abortSignal }) => {
     const { suspicionId } = await suspicionSchema.validate(payload);
     await judgeSuspicion(database(), suspicionId, now(), { signal: abortSignal });
+  },
+  takeImport: async (payload) => {
+    await takeLeftImport(database(), await importSchema.validate(payload), now());
   },
   returns: async () => {
     await readReturns(database(), now());

@@ -61,6 +61,8 @@ export const DUE = {
     'Reminders of customers who have no mail address, and mails that were refused and made letters. Each begins on a page of its own.',
   'letters.printed': 'They are printed',
   'letters.asLetter': 'As a letter',
+  'letters.again': 'Print it again',
+  'letters.notPrinted': 'This is no letter that was printed.',
   'letters.noAddress': 'This customer has no address that a letter could go to.',
   'letters.gone': 'This is no letter that waits, or it was printed already.',
   'remind.made':

@@ -29,7 +29,7 @@ export const IMPORTS = {
   'import.batches': 'Tables so far',
   'import.none': 'None yet.',
   'import.state':
-    '{state, select, filling {being read} staged {read} judged {looked at} taken {taken in} takenBack {taken back} other {put aside}}',
+    '{state, select, filling {being read} staged {read} judged {looked at} taking {being taken in} taken {taken in} takenBack {taken back} other {put aside}}',
   'import.by': '{by}, {at}',
   'import.columns': 'Which column is which?',
   'import.columnsHelp': 'Drag a heading to what it is, or choose. What is not chosen is not taken.',
@@ -79,9 +79,12 @@ export const IMPORTS = {
     '{instruments, plural, =0 {} one {# instrument} other {# instruments}}{both, select, yes { and } other {}}{customers, plural, =0 {} one {# customer} other {# customers}} taken in.',
   'import.back':
     '{instruments} instruments and {customers} customers taken back.{stayed, plural, =0 {} one { # instrument stays: something rests on it already.} other { # instruments stay: something rests on them already.}}',
+  'import.taking': 'Its rows are being taken in. You may go on meanwhile; the page says when it is done.',
+  'import.couldNot': 'It could not be taken in: {problem}',
+  'import.leftBy': 'Whoever left it to be taken in may not do so any more.',
   'import.gone': 'This table is not on record.',
   'import.notNow':
-    'This can’t be done with a table that is {state, select, filling {being read} staged {not looked at yet} judged {looked at} taken {taken in already} takenBack {taken back} other {put aside}}.',
+    'This can’t be done with a table that is {state, select, filling {being read} staged {not looked at yet} judged {looked at} taking {being taken in} taken {taken in already} takenBack {taken back} other {put aside}}.',
   'import.outOfTurn': 'A row came out of turn: read the file again.',
   'import.nothingToTake': 'There is nothing to take.',
   'import.late': 'After {days} days it is not taken back any more: end what is wrong one by one.',

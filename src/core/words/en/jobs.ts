@@ -52,6 +52,7 @@ export const JOBS = {
   'jobs.task.windowRequest': 'What customers ask at their window',
   'jobs.task.customerAnswer': 'Answers of customers by link',
   'jobs.task.returns': 'Mails that came back',
+  'jobs.task.takeImport': 'Tables taken in',
   'jobs.task.judgeAnew': 'Results judged anew',
   'jobs.reminded':
     '{mails, plural, =0 {nothing was due} one {# mail} other {# mails}}{instruments, plural, =0 {} one { about # instrument} other { about # instruments}}',

@@ -4,6 +4,7 @@ import { addWords } from '../registry';
 export const QUESTIONS = {
   'question.title': 'Asked by link',
   'question.what': 'What customers were asked by mail, and what they answered by its link.',
+  'question.find': 'Words, customer or who answered',
   'question.none': 'Nothing was asked.',
   'question.ask': 'Ask something',
   'question.about': 'About',

@@ -13,8 +13,9 @@ export const RECALL = {
   'trace.what.lot': 'lot',
   'trace.what.procedure': 'procedure',
   'trace.what.technician': 'technician',
+  'trace.what.firmware': 'firmware',
   'trace.of': 'Which',
-  'trace.ofLot': 'Lot, procedure as id/version, or name of the technician',
+  'trace.ofLot': 'Lot, procedure as id/version, or name of the technician; firmware as the instrument says it',
   'trace.from': 'From',
   'trace.to': 'To',
   'trace.ask': 'Find',
@@ -92,6 +93,7 @@ export const RECALL = {
   'recall.said': 'What the customers are told first',
   'recall.keepSaid': 'Keep the text',
   'recall.preview': 'Letter to {customer}',
+  'recall.bookFor': 'Book the instruments of {customer} in',
   'recall.letters':
     '{count, plural, one {# letter} other {# letters}}, {documents, plural, =0 {no document} one {# document} other {# documents}} withdrawn',
   'recall.release': 'Release',

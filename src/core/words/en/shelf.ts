@@ -2,6 +2,9 @@ import { addWords } from '../registry';
 
 /** Words of the shelf: correcting what was entered. */
 export const SHELF = {
+  'shelf.nothingDrawn': 'Nothing was drawn from it yet.',
+  'shelf.notDrawn': 'It measures: nothing is drawn from it. What rests on it is found by “Where it was used”.',
+  'shelf.readsIn': 'Reads in',
   'shelf.correct': 'Correct what was entered',
   'shelf.correctHow':
     'Runs keep what they took at their time, and so do their documents: a wrong one is revised, with its reason. Where its certificate says something else now, it is accepted anew before its next use.',

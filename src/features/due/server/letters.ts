@@ -64,3 +64,14 @@ export async function asLetter(context: UseCaseContext, { mailId }: { mailId: st
     .set({ state: 'toPrint', problem: null })
     .where(and(eq(mail.id, mailId), ne(mail.state, 'printed')));
 }
+
+/** A letter that was taken for printed waits to be printed again. Errors: Problem (403); (404) for one that was not printed. */
+export async function printAgain(context: UseCaseContext, { mailId }: { mailId: string }): Promise<void> {
+  need(context.actor, 'receive');
+  const back = await context.tx
+    .update(mail)
+    .set({ state: 'toPrint', sentAt: null })
+    .where(and(eq(mail.id, mailId), eq(mail.state, 'printed')))
+    .returning({ id: mail.id });
+  if (back.length === 0) throw new Problem(say({ code: 'letters.notPrinted' }), {}, 404);
+}

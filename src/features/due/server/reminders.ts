@@ -3,7 +3,7 @@ import { and, eq, inArray, isNotNull, isNull, lte, sql } from 'drizzle-orm';
 import type { LetterText } from '@/core/letter/letter-kind';
 import { dayInLanguage } from '@/core/words/day-in-language';
 import { say } from '@/core/words/say';
-import { checkOrigin } from '@/platform/check-origin';
+import { booksByWindow, windowToBook } from '@/platform/books-by-window';
 import { reminderStage, type ReminderStage } from '@/core/interval/reminder-stage';
 import type { Transaction } from '@/data/connection';
 import { asset, customer, instrumentModel, reminder } from '@/data/schema';
@@ -102,7 +102,7 @@ async function dueUntold(
         unsubscribe: customer.unsubscribeToken,
         language: customer.language,
         /** Somebody of theirs books by the window. */
-        books: sql<boolean>`exists (select from customer_contact w where w.customer_id = ${customer.id} and 'windowActs' = any(w.purposes))`,
+        books: booksByWindow,
         contact: sql<string>`coalesce(${told.name}, ${customer.contact})`,
         email: sql<string>`coalesce(${told.email}, ${customer.email})`,
       },
@@ -157,7 +157,7 @@ function text(lines: Line[], settings: WorkshopSettings, write: WriteLetter): Le
     count: say({ code: 'letter.instruments', numbers: { count: lines.length } }, language),
     customer: customer.name,
     instruments: rows.join('\n'),
-    booking: customer.books ? say({ code: 'mailText.byWindow', numbers: { address: `${checkOrigin()}/window` } }, language) : '',
+    booking: windowToBook(customer.books, language),
     caution: say({ code: 'mailText.dueCaution' }, language),
     workshop: signedBy(settings),
     wayOut: customer.email

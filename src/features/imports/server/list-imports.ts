@@ -58,9 +58,21 @@ export async function importPage(
     .from(instrumentModel)
     .where(sql`${instrumentModel.retiredAt} is null`)
     .orderBy(asc(instrumentModel.maker), asc(instrumentModel.name));
+  const [made = { customers: 0, instruments: 0, bottles: 0 }] =
+    batch.state === 'taken'
+      ? await tx
+          .select({
+            customers: sql<number>`count(distinct ${importRow.madeCustomer})::int`,
+            instruments: sql<number>`count(${importRow.madeAsset})::int`,
+            bottles: sql<number>`count(${importRow.madeReference})::int`,
+          })
+          .from(importRow)
+          .where(of)
+      : [];
   return {
     batch,
     mapping,
+    made,
     counts,
     rows: rows.slice(0, SHOWN),
     next: rows.length > SHOWN ? rows[SHOWN - 1]!.line : null,

@@ -26,7 +26,7 @@ export interface Taken {
  */
 export async function takeImport({ tx, actor, now }: UseCaseContext, { batchId }: { batchId: string }): Promise<Taken> {
   need(actor, 'office');
-  const { kind, fileName } = await heldBatch(tx, batchId, ['judged']);
+  const { kind, fileName } = await heldBatch(tx, batchId, ['judged', 'taking']);
   await byTheTable(tx);
   if (kind === 'bottles') {
     const bottles = await takeBottles({ tx, actor, now }, batchId);

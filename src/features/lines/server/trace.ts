@@ -12,7 +12,7 @@ export const MOST_FRAMES = 6000;
 
 export interface TraceDocument {
   schema: 'werkbank-trace/1';
-  instrument: { maker: string; model: string; serial: string };
+  instrument: { maker: string; model: string; serial: string; firmware?: string };
   /** Every so many frames one was kept; 1 is all of them. */
   everyNth: number;
   frames: Frame[];
@@ -33,8 +33,13 @@ export async function keepTrace(
   const everyNth = Math.ceil(all.length / MOST_FRAMES);
   const frames = all.filter((_frame, index) => index % everyNth === 0);
   const [device] = await tx.select().from(deviceLine).where(eq(deviceLine.id, line));
-  const { maker = '', model = '', serial = '' } = device?.hello ?? {};
-  const document: TraceDocument = { schema: 'werkbank-trace/1', instrument: { maker, model, serial }, everyNth, frames };
+  const { maker = '', model = '', serial = '', firmware = '' } = device?.hello ?? {};
+  const document: TraceDocument = {
+    schema: 'werkbank-trace/1',
+    instrument: { maker, model, serial, firmware },
+    everyNth,
+    frames,
+  };
   const text = JSON.stringify(document);
   const kept: TraceKept = {
     id: randomUUID(),
@@ -53,6 +58,7 @@ export async function keepTrace(
     frames: frames.length,
     bytes: gzipSync(text),
     hash: kept.hash,
+    firmware: firmware.slice(0, 80),
   });
   return kept;
 }

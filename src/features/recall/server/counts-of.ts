@@ -18,3 +18,7 @@ export function lettersOf(lines: readonly SuspicionLine[]): Map<string, Suspicio
   }
   return by;
 }
+
+/** Whether one of them has to come back: what it goes by is withdrawn, and no later document stands. */
+export const callsBack = (lines: readonly SuspicionLine[]): boolean =>
+  lines.some((line) => line.decision === 'withdraw' && !line.since);

@@ -1,6 +1,8 @@
 import type { JudgedAnew } from '@/core/results/judge-anew';
 import { say, type Language, type Numbers, type WordCode } from '@/core/words/say';
+import { windowToBook } from '@/platform/books-by-window';
 import { textIn } from '@/procedures/in-language';
+import { callsBack } from './counts-of';
 import type { SuspicionLine } from './read-suspicion';
 import '@/core/words/en/recall';
 import '@/core/words/en/recall-letter';
@@ -18,10 +20,14 @@ export function recallLetter(said: string, lines: readonly SuspicionLine[], labo
     const numbers = { item: `${line.maker} ${line.model}`, serial: line.serial, document: document + since };
     return [w('recall.item', numbers), ...changedOf(line).map((one) => size(one, language))].join('\n');
   });
-  const back = lines.some((line) => line.decision === 'withdraw' && !line.since);
+  const back = callsBack(lines);
+  // What is called back can be booked at once.
+  const book = back ? windowToBook(lines[0]!.books, language) : '';
   // What nobody wrote anew is said in the customer's language; what somebody wrote stays as they wrote it.
   const first = said === say({ code: 'recall.saidUsual' }) ? w('recall.saidUsual') : said;
-  return [first, items.join('\n\n'), w(back ? 'recall.askBack' : 'recall.askJudge'), laboratory].join('\n\n');
+  return [first, items.join('\n\n'), w(back ? 'recall.askBack' : 'recall.askJudge'), book, laboratory]
+    .filter(Boolean)
+    .join('\n\n');
 }
 
 /** What is worth a customer's reading: where a figure moved, its verdict first of all. */

@@ -1,6 +1,6 @@
 import { readSettings } from '@/platform/settings';
 import type { Transaction } from '@/data/connection';
-import { lettersOf } from './counts-of';
+import { callsBack, lettersOf } from './counts-of';
 import { recallLetter } from './letter';
 import type { SuspicionPage } from './read-suspicion';
 
@@ -13,5 +13,6 @@ export async function recallLetters(tx: Transaction, { lines, suspicion }: Pick<
     customer: own[0]!.customer,
     body: recallLetter(suspicion.said, own, laboratory),
     onPaper: !own[0]!.email,
+    back: callsBack(own),
   }));
 }

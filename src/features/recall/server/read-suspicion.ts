@@ -11,6 +11,7 @@ import {
   suspicion,
   suspicionResult,
 } from '@/data/schema';
+import { booksByWindow } from '@/platform/books-by-window';
 import { isId } from '@/platform/shape';
 
 /** One run that rests on it, with its instrument, customer and newest document. */
@@ -44,6 +45,7 @@ export const linesOf = (tx: Transaction, suspicionId: string) =>
       customer: customer.name,
       email: customer.email,
       language: customer.language,
+      books: booksByWindow,
       certificateId: certificate.id,
       number: certificate.number,
       /** A later calibration's document that stands: the instrument goes by that one. */

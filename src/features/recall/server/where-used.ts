@@ -6,7 +6,7 @@ import { beyond, inOrder, type Order } from '@/data/keyset';
 import { isId } from '@/platform/shape';
 import { readList, type ListAddress } from '@/ui/list/list-address';
 
-export const TRACE_KINDS = ['reference', 'lot', 'procedure', 'technician'] as const;
+export const TRACE_KINDS = ['reference', 'lot', 'procedure', 'technician', 'firmware'] as const;
 export type TraceKind = (typeof TRACE_KINDS)[number];
 
 /** What is followed forward, and between which days (in the workshop's zone, both counted). */
@@ -63,6 +63,8 @@ function runsOf({ what, of, from, to }: TraceAsked, zone: string): SQL {
       const [, id, version] = /^(.+)\/(\d{1,6})$/.exec(of) ?? [null, of, null];
       return sql`select r.id as run_id, r.created_at as at from run r where r.procedure_id = ${id}${version ? sql` and r.procedure_version = ${Number(version)}` : sql``}${between(sql`r.created_at`)}`;
     }
+    case 'firmware':
+      return sql`select t.run_id, min(t.from_at) as at from run_trace t where upper(t.firmware) = upper(${of}) and t.firmware <> ''${between(sql`t.from_at`)} group by t.run_id`;
     case 'technician':
       return sql`select s.run_id, s.started_at as at from run_summary s where s.technician = ${of}${between(sql`s.started_at`)}`;
   }

@@ -108,6 +108,18 @@ export async function noteCustomersWord(
   });
 }
 
+/** Corrects what an entry says was wrong; the change log keeps what it said. Errors: Problem (403), (404); (409) for one that is closed, or that somebody else changed meanwhile. */
+export async function correctNonconformity(
+  context: UseCaseContext,
+  { id, what, seen }: { id: string; what: string; seen: string },
+): Promise<void> {
+  need(context.actor, 'bench');
+  const row = await held(context, id);
+  if (row.closedAt) throw new Problem(say({ code: 'register.isClosed' }), {}, 409);
+  if (row.what !== seen) throw new Problem(say({ code: 'register.changed', numbers: { what: row.what } }), {}, 409);
+  await context.tx.update(nonconformity).set({ what }).where(eq(nonconformity.id, id));
+}
+
 /** Steps of an entry as they came. */
 export const stepsOf = ({ tx }: Pick<UseCaseContext, 'tx'>, id: string) =>
   tx.select().from(nonconformityStep).where(eq(nonconformityStep.nonconformityId, id)).orderBy(asc(nonconformityStep.id));

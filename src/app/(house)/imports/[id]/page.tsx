@@ -30,6 +30,7 @@ export default page({ permission: 'office', name: '/imports/[id]' }, async ({ tx
             state: batch.state,
             columns: batch.columns,
             decisions: batch.decisions,
+            problem: batch.problem,
             shown: search.verdict,
             ...rest,
             rows: rest.rows.map(({ line, cells, given, problems, verdict }) => ({ line, cells, given, problems, verdict })),
