@@ -7,6 +7,7 @@ import { INSPECTION_ITEMS } from '@/features/counter/receive-schema';
 import { flyWater } from '@/processes/seed/water-pilot';
 import { PROCEDURES } from '.';
 import { Day, FAMILIES } from './instrument-day.fixture';
+import { STEP_TEXTS, stepInGerman } from './in-german-steps';
 import { IN_GERMAN, QUANTITIES_IN_GERMAN } from './in-german';
 import { inLanguage } from './in-language';
 import { openMeter } from './meter-day.fixture';
@@ -34,6 +35,18 @@ describe('what shipped procedures put on a document', () => {
     );
   });
 
+  it('has a German name for each step and place, as a deviation says it, and none for what is no longer said', () => {
+    const texts = PROCEDURES.flatMap((one) => [
+      ...flatSteps(one.steps).map(({ step }) => step.title),
+      ...one.slots.map((slot) => slot.label),
+    ]);
+    expect(
+      texts.filter((text) => !PLAIN.test(text) && !IN_GERMAN[text] && !QUANTITIES_IN_GERMAN[text] && !stepInGerman(text)),
+    ).toEqual([]);
+    const parts = new Set(texts.flatMap((text) => [text, text.replace(/^(Poured anew: scan|Scan) /, '')]));
+    expect(STEP_TEXTS.filter((text) => !parts.has(text))).toEqual([]);
+  });
+
   /** Words that an English sentence can hardly do without, and German has not. */
   const ENGLISH = /\b(the|and|with|from|were|are|of|by|its|which|not|to|this|that|has|for)\b/i;
   const german = (run: Day['run']) => {
@@ -42,7 +55,7 @@ describe('what shipped procedures put on a document', () => {
     const typedIn = new Set(['references', 'settings', 'traces', 'run', 'customer', 'laboratory']);
     const rest = Object.entries(content).filter(([name]) => !typedIn.has(name));
     const typed = new Set([
-      ...run.state.deviations.flatMap((one) => [one.what, one.reason]),
+      ...run.state.deviations.flatMap((one) => (one.said ? [] : [one.reason])),
       ...run.state.notes.map((one) => one.text),
     ]);
     const found: string[] = [];

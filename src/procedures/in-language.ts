@@ -1,11 +1,24 @@
 import type { Procedure } from '@/core/procedure/procedure';
 import type { RunState } from '@/core/record/state';
-import type { Language } from '@/core/words/say';
+import type { Fact, Language } from '@/core/words/say';
+import { stepInGerman } from './in-german-steps';
 import { IN_GERMAN, QUANTITIES_IN_GERMAN } from './in-german';
 
 /** A text of a shipped procedure in a language; one that a workshop wrote itself stays as it wrote it. */
 export const textIn = (text: string, language: Language): string =>
-  language === 'de' ? (IN_GERMAN[text] ?? QUANTITIES_IN_GERMAN[text] ?? text) : text;
+  language === 'de' ? (IN_GERMAN[text] ?? QUANTITIES_IN_GERMAN[text] ?? stepInGerman(text) ?? text) : text;
+
+/** A fact whose parts are texts of the procedure: title of a step, name of a place. */
+const factIn = ({ code, numbers }: Fact, language: Language): Fact => ({
+  code,
+  ...(numbers
+    ? {
+        numbers: Object.fromEntries(
+          Object.entries(numbers).map(([name, one]) => [name, typeof one === 'string' ? textIn(one, language) : one]),
+        ),
+      }
+    : {}),
+});
 
 const WORDED = new Set(['title', 'method', 'label']);
 
@@ -29,6 +42,14 @@ export function inLanguage(procedure: Procedure, state: RunState, language: Lang
   };
   return {
     procedure: worded(procedure) as Procedure,
-    state: { ...state, channels: state.channels.map((one) => ({ ...one, label: textIn(one.label, language) })) },
+    state: {
+      ...state,
+      channels: state.channels.map((one) => ({ ...one, label: textIn(one.label, language) })),
+      deviations: state.deviations.map((one) => ({
+        ...one,
+        ...(one.said ? { said: factIn(one.said, language) } : {}),
+        ...(one.because ? { because: factIn(one.because, language) } : {}),
+      })),
+    },
   };
 }

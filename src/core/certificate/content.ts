@@ -16,6 +16,7 @@ import type { Actor } from '../record/event';
 import type { RunState } from '../record/state';
 import { say, type Language } from '../words/say';
 import { describeAdjustments, describeBumps, describeChannel, describeChecks, describeMethod, describeRemarks } from './describe';
+import { describeDeviations } from './describe-deviations';
 import { describeProbes } from './describe-probes';
 import { judgedText } from './judged-text';
 import { environmentOf, referenceIdOf, referencesOf } from './references';
@@ -98,7 +99,7 @@ export function certificateContent(source: CertificateSource): CertificateVersio
     checks: describeChecks(procedure, state, language),
     bumps: describeBumps(state, language),
     adjustments: describeAdjustments(state, language),
-    deviations: state.deviations.map((deviation) => `${deviation.what}. ${deviation.reason}`),
+    deviations: describeDeviations(state, language),
     settings: state.settings.map(({ setting, before, after, agreedBy }) => ({
       what: setting,
       before,

@@ -16,6 +16,7 @@ import type { QuestionId } from '../procedure/question';
 import type { Judgement } from './judgement';
 import type { Tolerance } from './tolerance';
 import type { ReferenceSnapshot } from './reference-snapshot';
+import type { Fact } from '../words/say';
 import type { BumpChannel, Capture, TraceKept } from './evidence';
 
 export const ROLES = ['counter', 'technician', 'signatory', 'administrator', 'auditor'] as const;
@@ -182,7 +183,8 @@ export interface EventData {
   /** A sensor that is missing at the bench, or is not to be calibrated at this visit; or is there after all. */
   channelSet: { channel: string; status: ChannelStatus; reason: string };
   settingChanged: { kind?: SettingKind; setting: string; before: string; after: string; agreedBy?: string };
-  deviated: { what: string; reason: string };
+  /** As it was said then; where the program noted it, as a fact too. */
+  deviated: { what: string; reason: string; said?: Fact; because?: Fact };
   /** What follows was written on paper that day, by whom, and the SHA-256 of each photo of it. */
   paperTaken: { day: string; by: string; photos: string[] };
   decided: {

@@ -8,6 +8,8 @@ import { typedInputs } from './inputs-of-point';
 import { judgeTyped } from './judge-typed';
 import { missingReadings, type PlannedStep } from './plan';
 import { say } from '../words/say';
+import { deviated } from './deviated';
+import '@/core/words/en/deviations';
 import { isRefusal, refuse, type Refusal } from '../words/refusal';
 import { refused } from '../words/refused';
 import { openStimulus, wasAdjusted, type RunState } from '../record/state';
@@ -94,14 +96,14 @@ function tooSoon(
   if (seconds >= asked || state.deviations.some((one) => one.step === key)) return [];
   const what = procedure.slots.find((one) => one.id === span.slot)?.label ?? span.means;
   if (!deviation?.trim()) return refused('tooSoon', { seconds, what, asked }, 'deviation');
-  const said = say({ code: 'deviation.tooSoon', numbers: { title: step.title, seconds, what, asked } });
-  return [draft('deviated', { what: said, reason: deviation.trim() }, { step: key, iteration })];
+  const soon = { code: 'deviation.tooSoon', numbers: { title: step.title, seconds, what, asked } } as const;
+  return [deviated({ draft }, soon, deviation.trim(), { step: key, iteration })];
 }
 
 /** The temperature came from the instrument itself, since nothing else was dipped: a deviation from the method, said once. */
 function ownSensor(state: RunState, inputs: Record<string, string>, label: string, { draft }: Handling): EventDraft[] {
   const what = say({ code: 'deviation.ownSensor' });
   return inputs.temperatureFrom === 'instrument' && !state.deviations.some((one) => one.what === what)
-    ? [draft('deviated', { what, reason: say({ code: 'deviation.ownSensorReason', numbers: { channel: label } }) })]
+    ? [deviated({ draft }, { code: 'deviation.ownSensor' }, { code: 'deviation.ownSensorReason', numbers: { channel: label } })]
     : [];
 }

@@ -5,6 +5,8 @@ import { missingReadings, type PlannedStep } from './plan';
 import { at, stepInTurn } from './step-in-turn';
 import { recordConditions } from './handle-condition';
 import { isRefusal, refuse, type Refusal } from '../words/refusal';
+import { deviated } from './deviated';
+import '@/core/words/en/deviations';
 import { handleCheck } from './handle-check';
 import { notBack } from './display-back';
 import { refused } from '../words/refused';
@@ -70,7 +72,8 @@ function completeWait(
       field: 'deviation',
       numbers: { secondsLeft: String(left) },
     });
-  return [draft('deviated', { what: `${step.step.title}: ${left} s too early`, reason: deviation.trim() }, at(step)), done];
+  const early = { code: 'deviation.early', numbers: { title: step.step.title, seconds: left } } as const;
+  return [deviated({ draft }, early, deviation.trim(), at(step)), done];
 }
 
 export function handleSkip(command: Extract<Command, { type: 'skipStep' }>, handling: Handling): EventDraft[] | Refusal {
@@ -81,7 +84,7 @@ export function handleSkip(command: Extract<Command, { type: 'skipStep' }>, hand
   // What a bad answer leads to is decided, never left out.
   if (step.step.kind === 'decide' && step.step.options.some((one) => one.consequence)) return refused('decideFirst');
   return [
-    handling.draft('deviated', { what: `Left out: ${step.step.title}`, reason: command.reason }, at(step)),
+    deviated(handling, { code: 'deviation.leftOut', numbers: { title: step.step.title } }, command.reason, at(step)),
     handling.draft('stepSkipped', { reason: command.reason }, at(step)),
   ];
 }

@@ -2,6 +2,9 @@ import { differenceInMilliseconds, parseISO } from 'date-fns';
 import { Dec } from '../quantity/decimal';
 import type { Command } from './command';
 import { checkReference } from './check-reference';
+import type { Fact } from '../words/say';
+import { deviated } from './deviated';
+import '@/core/words/en/deviations';
 import type { EventDraft } from '../record/event';
 import type { Handling } from './handling';
 import { at, stepInTurn } from './step-in-turn';
@@ -49,7 +52,14 @@ export function handleBind(command: Extract<Command, { type: 'bindReference' }>,
     step ? at(step) : undefined,
   );
   const said = fed?.caution
-    ? [draft('deviated', { what: `${fed.regulator.name} at this instrument`, reason: fed.caution }, step ? at(step) : undefined)]
+    ? [
+        deviated(
+          { draft },
+          { code: 'deviation.regulator', numbers: { regulator: fed.regulator.name } },
+          fed.caution,
+          step ? at(step) : undefined,
+        ),
+      ]
     : [];
   if (!step || step.step.kind !== 'reference') return [bound, ...said];
   const open = step.step.slots.filter((id) => id !== slot.id && !boundReference(state, id));
@@ -61,7 +71,7 @@ function regulatorFor(
   id: string,
   bottle: ReferenceSnapshot,
   { state, context }: Handling,
-): { flowLPerMin: string; caution: string | null; regulator: { id: string; name: string; lot: string } } | Refusal {
+): { flowLPerMin: string; caution: Fact | null; regulator: { id: string; name: string; lot: string } } | Refusal {
   const regulator = context.references[id];
   const beside = { field: 'regulator' };
   if (!regulator || regulator.role !== 'regulator') return refuse('noRegulator', 'This regulator is not on the shelf.', beside);
@@ -73,9 +83,15 @@ function regulatorFor(
   // With a demand regulator the pump sets the flow: what it draws is a figure of the model, else the usual one.
   return {
     flowLPerMin: advice.code === 'demandFits' && traits.drawsLPerMin ? traits.drawsLPerMin : advice.flowLPerMin!,
-    caution: advice.verdict === 'caution' ? advice.sentence : null,
+    caution: cautionOf(advice),
     regulator: { id: regulator.id, name: regulator.name, lot: regulator.lot },
   };
+}
+
+/** Why a regulator that may be used should not be. */
+function cautionOf({ verdict, code }: ReturnType<typeof matchRegulator>): Fact | null {
+  if (verdict !== 'caution') return null;
+  return { code: code === 'pumpOff' ? 'deviation.pumpOff' : 'deviation.fixedOnPump' };
 }
 
 /** Gas on or off. Off books the litres: flow times time. Off is always possible, whatever step the run is in. */

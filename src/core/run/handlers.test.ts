@@ -193,7 +193,11 @@ describe('the order of steps', () => {
       { id: 'off', kind: 'stimulus', title: 'Gas off', slot: 'mix', means: 'valve', on: false },
     ]);
     run.do({ type: 'skipStep', step: 'a', reason: 'no light to see by' });
-    expect(run.state.deviations[0]).toMatchObject({ what: 'Left out: a', reason: 'no light to see by' });
+    expect(run.state.deviations[0]).toMatchObject({
+      what: 'Left out: a',
+      reason: 'no light to see by',
+      said: { code: 'deviation.leftOut', numbers: { title: 'a' } },
+    });
     run
       .do({ type: 'bindReference', slot: 'mix', reference: 'ref-mix', flowLPerMin: '0.5' })
       .do({ type: 'changeStimulus', step: 'on', slot: 'mix', on: true });

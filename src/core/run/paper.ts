@@ -6,7 +6,8 @@ import type { EventDraft } from '../record/event';
 import type { Handling } from './handling';
 import type { Refusal } from '../words/refusal';
 import { refused } from '../words/refused';
-import { say } from '../words/say';
+import { deviated } from './deviated';
+import '@/core/words/en/deviations';
 import '@/core/words/en/refusals-acts';
 
 /** Gas at a reading where the procedure states no time, s (common practice: about two minutes). */
@@ -31,10 +32,7 @@ export function handlePaper(
   if (state.paper) return [taken];
   return [
     taken,
-    draft('deviated', {
-      what: say({ code: 'deviation.paper', numbers: { day, by: by.trim() } }),
-      reason: say({ code: 'deviation.paperReason' }),
-    }),
+    deviated({ draft }, { code: 'deviation.paper', numbers: { day, by: by.trim() } }, { code: 'deviation.paperReason' }),
   ];
 }
 

@@ -51,7 +51,7 @@ const EVENTS: Record<EventType, Parts> = {
   partReplaced: { channel: 'text', part: 'text', newSerial: 'text' },
   channelSet: { channel: 'text', status: CHANNEL_STATUSES, reason: 'text' },
   settingChanged: { setting: 'text', before: 'text', after: 'text', agreedBy: 'text?' },
-  deviated: { what: 'text', reason: 'text' },
+  deviated: { what: 'text', reason: 'text', said: 'object?', because: 'object?' },
   paperTaken: { day: 'text', by: 'text', photos: 'list' },
   decided: { question: QUESTIONS, option: 'text', channel: 'text?', note: 'text?' },
   struck: { seq: 'number', reason: 'text' },

@@ -1,14 +1,19 @@
-import { say } from '@/core/words/say';
+import { say, type WordCode } from '@/core/words/say';
 import { PrintButton } from '@/ui/print-button';
 import type { assetCard } from './server/asset-card';
 import '@/core/words/en/paper';
+import '@/core/words/en/labels';
 import '@/core/words/en/status';
+import '@/core/words/de';
+
+type TagWord = Extract<WordCode, `status.head.${string}` | `tag.${string}`>;
 
 type Card = NonNullable<Awaited<ReturnType<typeof assetCard>>>;
 
 /** The tag that goes on an instrument that failed: it is never relied on until somebody has put it right. */
-export function TagView({ card, on }: { card: Card; on: string }) {
+export function TagView({ card, why, on }: { card: Card; why: string; on: string }) {
   const { asset, model, customer } = card;
+  const w = (code: TagWord) => say({ code }, customer.language);
   // A tag is true or it is not printed.
   if (asset.status === 'inUse')
     return (
@@ -25,26 +30,26 @@ export function TagView({ card, on }: { card: Card; on: string }) {
         <h1>{say({ code: 'label.title.tag' })}</h1>
         <PrintButton />
       </div>
-      <div className="service-tag">
-        <p className="head">{say({ code: `status.head.${asset.status}` })}</p>
-        <p className="sub">Do not use. Do not rely on any reading or alarm of it.</p>
+      <div className="service-tag" lang={customer.language}>
+        <p className="head">{w(`status.head.${asset.status}`)}</p>
+        <p className="sub">{w('tag.notUse')}</p>
         <dl>
-          <dt>Instrument</dt>
+          <dt>{w('tag.instrument')}</dt>
           <dd>
             {asset.maker} {model.name} <span className="mono">{asset.serial}</span>
           </dd>
-          <dt>Customer</dt>
+          <dt>{w('tag.customer')}</dt>
           <dd>
             {customer.name} {asset.tag && <span className="mono">{asset.tag}</span>}
           </dd>
-          <dt>Why</dt>
-          <dd>{asset.statusWhy || '______________________________'}</dd>
-          <dt>Tagged</dt>
+          <dt>{w('tag.why')}</dt>
+          <dd>{why || '______________________________'}</dd>
+          <dt>{w('tag.tagged')}</dt>
           <dd>
             {on}, {asset.statusBy}
           </dd>
         </dl>
-        <p className="sub">Only who has repaired and calibrated it takes this tag off.</p>
+        <p className="sub">{w('tag.off')}</p>
       </div>
     </main>
   );

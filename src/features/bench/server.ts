@@ -8,6 +8,7 @@ export { recordRun, startRun } from './server/start-run';
 export { board, type Board, type BoardTicket } from './server/board';
 export { runView, type RunView } from './server/run-view';
 export { loadRuns } from './server/load-runs';
+export { whyInLanguage } from './server/why-in-language';
 export { bookingOf, resultRows, summaryRow } from './server/derived';
 export { probeRows } from './server/keep-probes';
 export { eventHash, loadRun, storedEvent, toEvent, type LoadedRun } from './server/run-store';

@@ -2,6 +2,7 @@ import { ANSWER_PAGE } from './answer-page';
 import { BUDGET } from './budget';
 import { CERTIFICATE } from './certificate';
 import { CHANGED } from './changed';
+import { DEVIATIONS } from './deviations';
 import { DOCUMENT } from './document';
 import { JUDGEMENT } from './judgement';
 import { LABELS } from './labels';
@@ -22,6 +23,7 @@ export const DE = {
   budget: BUDGET,
   certificate: CERTIFICATE,
   changed: CHANGED,
+  deviations: DEVIATIONS,
   document: DOCUMENT,
   judgement: JUDGEMENT,
   labels: LABELS,

@@ -19,6 +19,7 @@ import { WALK } from './walk';
 import { CORRECT } from './correct';
 import { CUSTOMERS } from './customers';
 import { DAY } from './day';
+import { DEVIATIONS } from './deviations';
 import { DID } from './did';
 import { CHANGED } from './changed';
 import { DOCUMENT } from './document';
@@ -103,6 +104,7 @@ export const EN = {
   ...CORRECT,
   ...CUSTOMERS,
   ...DAY,
+  ...DEVIATIONS,
   ...DID,
   ...CHANGED,
   ...DOCUMENT,

@@ -43,9 +43,6 @@ export const REFUSALS_ACTS = {
   'refused.careOther': '{name} is nothing that this care takes.',
   'refused.careSpent': '{name}, lot {lot}: {why}. Take another.',
   'refused.noPhoto': 'A photo of the sheet belongs to it; this one did not arrive.',
-  'deviation.paper': 'Written on paper on {day} by {by} and entered afterwards',
-  'deviation.paperReason':
-    'The program was not at hand. Waiting times and times of exposure are those of the paper; photos of it are kept with the record.',
   'refused.unconfirmed':
     'These values of the budget are only remembered and may feed no certificate yet: {values}. Give them a source and a date in Office, Budgets.',
 } as const;

@@ -49,9 +49,6 @@ export const REFUSALS = {
   'refused.noStripLow': 'Which field is the colour above or at?',
   'refused.noStripHigh': 'Which field is the colour under? A colour between two fields is an interval.',
   'refused.noCondition': '{label} is missing: {lowest} to {highest} {unit}.',
-  'deviation.tooSoon': '{title}: read after {seconds} s in the {what} instead of {asked} s',
-  'deviation.ownSensor': 'Temperature of the liquid taken from the instrument itself',
-  'deviation.ownSensorReason': 'No thermometer was dipped beside {channel}; the tolerance of its own sensor is in the budget',
   'refused.notComputed': 'As found can’t be worked out here: what the meter kept before isn’t known.',
   'refused.computedNeeds': 'As found is worked out from millivolts and temperature: both are needed.',
 } as const;
