@@ -38,6 +38,29 @@ test('a procedure is copied, a step added, moved and put right, walked, released
     await page.waitForTimeout(250);
   });
 
+  await test.step('a place and a point are added, named and read; what is used can’t be left out', async () => {
+    const outline = page.getByTestId('outline');
+    await outline.getByRole('button', { name: 'Add a place' }).click();
+    await form.getByLabel('Name', { exact: true }).fill('second opinion');
+    await form.getByLabel('What stands there').selectOption('tool');
+    await outline.getByRole('button', { name: 'Add a point' }).click();
+    await form.getByLabel('Name', { exact: true }).fill('Empty vial');
+    await form.getByLabel('Compared with').selectOption('fixed');
+    await form.getByLabel('Tolerance').selectOption('own');
+    await form.getByLabel('Limit', { exact: true }).fill('0');
+    await expect(page.getByText('the limit of point “Empty vial” must be a figure above nought')).toBeVisible();
+    await form.getByLabel('Limit', { exact: true }).fill('0.5');
+    await steps.filter({ hasText: 'As found: formazin, low' }).locator('button').click();
+    await form.getByRole('checkbox', { name: 'Empty vial' }).check();
+    await outline.getByRole('button', { name: 'Empty vial' }).click();
+    await expect(form.getByRole('button', { name: 'Leave it out' })).toBeDisabled();
+    await expect(form.getByText('Used by: As found: formazin, low.')).toBeVisible();
+    await outline.getByRole('button', { name: 'second opinion' }).click();
+    await form.getByRole('button', { name: 'Leave it out' }).click();
+    await expect(outline.getByText('second opinion')).toHaveCount(0);
+    await steps.nth(1).locator('button').click();
+  });
+
   await test.step('what does not fit is refused by name, nothing is lost; then it is walked', async () => {
     await form.getByLabel('What is done').fill('');
     await page.getByRole('button', { name: 'Keep the draft' }).click();

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { family04 } from '@/procedures/family-04-four-gas-leak-monitor';
-import type { Procedure, Step } from './procedure';
+import type { Point, Procedure, Step } from './procedure';
 import { validateProcedure } from './validate-procedure';
 
 const base: Procedure = {
@@ -24,6 +24,7 @@ const base: Procedure = {
   steps: [{ id: 'read', kind: 'read', title: 'Read', points: ['span'], phase: 'asFound' }],
   cautions: [],
 };
+const withPoint = (parts: Partial<Point>): Point => ({ ...base.points[0]!, ...parts });
 const withSteps = (...steps: Step[]) => validateProcedure({ ...base, steps });
 
 describe('a procedure on its way in', () => {
@@ -38,6 +39,31 @@ describe('a procedure on its way in', () => {
     ['two slots of one name', { slots: [base.slots[0]!, base.slots[0]!] }, /slot “gas” is defined twice/],
     ['two channels of one role', { channels: [base.channels[0]!, base.channels[0]!] }, /channel “co” is defined twice/],
     ['no step', { steps: [] }, /at least one step/],
+    [
+      'a channel that measures nothing',
+      { channels: [{ ...base.channels[0]!, measurands: [] }] },
+      /channel “CO” measures nothing/,
+    ],
+    ['a point without a channel', { points: [{ ...base.points[0]!, channels: [] }] }, /covers no channel/],
+    [
+      'a fixed value in words',
+      { points: [withPoint({ target: { kind: 'fixed', value: 'half', unit: 'ppm' } })] },
+      /“half”, which is no figure/,
+    ],
+    [
+      'a unit that is none',
+      { points: [withPoint({ target: { kind: 'fixed', value: '5', unit: 'bits' } })] },
+      /“bits”, which is not known/,
+    ],
+    ['no buffer to name', { points: [withPoint({ target: { kind: 'recognised', set: [] } })] }, /knows no buffer/],
+    ['a limit of nought', { points: [withPoint({ tolerance: { limit: '0' } })] }, /figure above nought/],
+    ['a caution beyond the limit', { points: [withPoint({ tolerance: { limit: '1', caution: '2' } })] }, /up to its limit/],
+    [
+      'bounds the wrong way round',
+      { points: [withPoint({ gate: { lowest: '9', highest: '1', reason: 'r' } })] },
+      /the lower one first/,
+    ],
+    ['bounds without a reason', { points: [withPoint({ gate: { lowest: '1', highest: '9', reason: ' ' } })] }, /need a reason/],
   ])('names %s', (_what, change, fault) => {
     expect(validateProcedure({ ...base, ...change }).join('\n')).toMatch(fault);
   });

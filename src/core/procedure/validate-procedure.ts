@@ -1,3 +1,4 @@
+import { faultsOfPieces } from './faults-of-pieces';
 import type { Follow } from './follow';
 import type { CheckItem, Procedure, Step } from './procedure';
 
@@ -43,6 +44,8 @@ export function validateProcedure(procedure: Procedure): string[] {
         `point ${point.id}`,
       );
   }
+
+  faults.push(...faultsOfPieces(procedure));
 
   const visit = (steps: Step[], where: string) => {
     unique(

@@ -124,7 +124,7 @@ export const PROCEDURES_WORDS = {
   'edit.methodText': 'Method, as the document says it',
   'edit.warmUp': 'Warm-up, seconds',
   'edit.cautions': 'Cautions, a line each',
-  'edit.limit': 'Limit of its own (empty: the channel’s)',
+  'edit.limit': 'Limit',
   'edit.label': 'Name',
   'edit.standard': 'This house does',
   'edit.value': 'Value and unit',

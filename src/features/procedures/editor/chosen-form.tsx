@@ -1,8 +1,13 @@
 'use client';
 import type { Procedure } from '@/core/procedure/procedure';
 import { putStep, stepAt } from '@/core/procedure/edit-steps';
+import type { Piece } from '@/core/procedure/edit-pieces';
+import { ChannelForm } from './channel-form';
 import type { Choice } from './choice';
-import { HeadForm, PointForm, SchoolForm, SlotForm } from './piece-forms';
+import { LeavePiece } from './leave-piece';
+import { HeadForm, SchoolForm } from './piece-forms';
+import { PointForm } from './point-form';
+import { SlotForm } from './slot-form';
 import { StepForm } from './step-form';
 import { StepTools } from './step-tools';
 
@@ -31,15 +36,45 @@ export function ChosenForm({ procedure, chosen, choose, change }: Props) {
     );
   }
   const replace = <T extends { id: string }>(list: readonly T[], next: T) => list.map((one) => (one.id === next.id ? next : one));
+  const leave = (piece: Piece, id: string) => (
+    <LeavePiece
+      procedure={procedure}
+      piece={piece}
+      id={id}
+      change={(next) => {
+        change(next);
+        choose({ kind: 'head' });
+      }}
+    />
+  );
+  if (chosen.kind === 'channel') {
+    const channel = procedure.channels.find((one) => one.role === chosen.id);
+    return (
+      channel && (
+        <>
+          <ChannelForm
+            value={channel}
+            change={(next) =>
+              change({ ...procedure, channels: procedure.channels.map((one) => (one.role === next.role ? next : one)) })
+            }
+          />
+          {leave('channel', chosen.id)}
+        </>
+      )
+    );
+  }
   if (chosen.kind === 'point') {
     const point = procedure.points.find((one) => one.id === chosen.id);
     return (
       point && (
-        <PointForm
-          procedure={procedure}
-          value={point}
-          change={(next) => change({ ...procedure, points: replace(procedure.points, next) })}
-        />
+        <>
+          <PointForm
+            procedure={procedure}
+            value={point}
+            change={(next) => change({ ...procedure, points: replace(procedure.points, next) })}
+          />
+          {leave('point', chosen.id)}
+        </>
       )
     );
   }
@@ -47,11 +82,14 @@ export function ChosenForm({ procedure, chosen, choose, change }: Props) {
     const slot = procedure.slots.find((one) => one.id === chosen.id);
     return (
       slot && (
-        <SlotForm
-          procedure={procedure}
-          value={slot}
-          change={(next) => change({ ...procedure, slots: replace(procedure.slots, next) })}
-        />
+        <>
+          <SlotForm
+            procedure={procedure}
+            value={slot}
+            change={(next) => change({ ...procedure, slots: replace(procedure.slots, next) })}
+          />
+          {leave('slot', chosen.id)}
+        </>
       )
     );
   }

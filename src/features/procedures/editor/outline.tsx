@@ -2,10 +2,12 @@
 import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
 import Button from 'react-bootstrap/Button';
 import type { Procedure, Step } from '@/core/procedure/procedure';
+import { addPiece, type Piece } from '@/core/procedure/edit-pieces';
 import { moveStep, type StepPath } from '@/core/procedure/edit-steps';
 import { say } from '@/core/words/say';
 import { sameChoice, type Choice } from './choice';
 import { OutlineStep } from './outline-step';
+import '@/core/words/en/editor';
 import '@/core/words/en/procedures';
 
 interface Props {
@@ -36,13 +38,32 @@ export function Outline({ procedure, chosen, choose, change }: Props) {
       {text}
     </Button>
   );
+  const head = (kind: Piece, text: string) => (
+    <div className="d-flex align-items-baseline justify-content-between">
+      <h3>{text}</h3>
+      <Button
+        variant="plain"
+        size="sm"
+        aria-label={say({ code: `edit.add.${kind}` })}
+        onClick={() => {
+          const added = addPiece(procedure, kind, say({ code: `edit.new.${kind}` }));
+          change(added.procedure);
+          choose({ kind, id: added.id });
+        }}
+      >
+        +
+      </Button>
+    </div>
+  );
   return (
     <DndContext sensors={sensors} onDragEnd={dropped} id="outline">
       <div className="outline" data-testid="outline">
         {piece({ kind: 'head' }, say({ code: 'edit.head' }))}
-        <h3>{say({ code: 'procedures.slots' })}</h3>
+        {head('channel', say({ code: 'procedures.channels' }))}
+        {procedure.channels.map((one) => piece({ kind: 'channel', id: one.role }, one.label))}
+        {head('slot', say({ code: 'procedures.slots' }))}
         {procedure.slots.map((one) => piece({ kind: 'slot', id: one.id }, one.label))}
-        <h3>{say({ code: 'procedures.points' })}</h3>
+        {head('point', say({ code: 'procedures.points' }))}
         {procedure.points.map((one) => piece({ kind: 'point', id: one.id }, one.label))}
         {procedure.schools && <h3>{say({ code: 'procedures.schools' })}</h3>}
         {procedure.schools?.map((one) => piece({ kind: 'school', id: one.id }, one.label))}
