@@ -8,6 +8,7 @@ const STOREYS = [
   ['money', 'letter'],
   ['uncertainty'],
   ['stability', 'interval', 'booking', 'oxygen', 'conductivity', 'gas', 'instrument'],
+  ['history', 'control'],
   ['ph'],
   ['procedure'],
   ['record'],

@@ -1,0 +1,48 @@
+import { addDays, format } from 'date-fns';
+import type { ChannelVisit } from './drift-steps';
+
+/** A workshop whose truth is known: sensors that drift at rates of their own, steps that scatter, readings that are adjusted where they are off. */
+export interface Truth {
+  sensors: number;
+  /** Mean rate, per cent of the tolerance a day, its spread from sensor to sensor, and the scatter of a step. */
+  rate: number;
+  spread: number;
+  noise: number;
+}
+
+/** Normal numbers from a seeded generator (mulberry32; Box and Muller). */
+export function normals(seed: number): () => number {
+  let state = seed >>> 0;
+  const uniform = () => {
+    state = (state + 0x6d2b79f5) >>> 0;
+    let t = state;
+    t = Math.imul(t ^ (t >>> 15), t | 1);
+    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+  return () => Math.sqrt(-2 * Math.log(1 - uniform())) * Math.cos(2 * Math.PI * uniform());
+}
+
+export interface Simulated {
+  rate: number;
+  at: Date;
+  left: number;
+  visits: ChannelVisit[];
+}
+
+export const startFleet = ({ sensors, rate, spread }: Truth, normal: () => number): Simulated[] =>
+  Array.from({ length: sensors }, () => {
+    const at = new Date(Date.UTC(2020, 0, 1));
+    return { rate: rate + spread * normal(), at, left: 0, visits: [{ at: day(at), found: 0, left: 0 }] };
+  });
+
+export const day = (at: Date) => format(at, 'yyyy-MM-dd');
+
+/** The next visit after so many days: what is found, and adjusted to nought. Gives what was found. */
+export function visit(one: Simulated, days: number, noise: number, normal: () => number): number {
+  one.at = addDays(one.at, days);
+  const found = one.left + one.rate * days + noise * normal();
+  one.left = 0;
+  one.visits.push({ at: day(one.at), found, left: 0 });
+  return found;
+}
