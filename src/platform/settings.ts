@@ -33,6 +33,8 @@ export interface WorkshopSettings {
   /** What a week holds, in instruments and hours of work; 0: no ceiling. */
   weekInstruments: number;
   weekHours: number;
+  /** Share of instruments that is to be found within at their next visit: what intervals are advised for, per cent. */
+  foundWithinPercent: number;
   remindAheadDays: number;
   remindAfterDays: number;
   /** What 3/4/2026 means where somebody types it. */
@@ -71,6 +73,7 @@ export const DEFAULT_SETTINGS: WorkshopSettings = {
   remindHour: 7,
   weekInstruments: 0,
   weekHours: 0,
+  foundWithinPercent: 90,
   remindAheadDays: 21,
   remindAfterDays: 14,
   currency: 'EUR',

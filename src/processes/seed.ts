@@ -5,6 +5,7 @@ import { asset, assetChannel, customer, instrumentModel, probePlace, user } from
 import { confirmRemembered, recordStudy, stateScope } from '@/features/budgets/server';
 import { putPolicy } from '@/features/due/server';
 import { addUser } from '@/features/office/server';
+import { adviseNightly } from '@/features/advice/server';
 import { lookAtLots } from '@/features/recall/server';
 import { exchangeProbe, hosts, probesOnShelf } from '@/features/probes/server';
 import { asActor } from '@/platform/as-actor';
@@ -102,6 +103,7 @@ async function seed(now: Date): Promise<string> {
   await askedByLink(database(), as, actors.counter, now);
   await suspectedBottle(database(), as, actors.technician, now);
   await lookAtLots(database(), now);
+  await adviseNightly(database(), now);
   await evaluatedSuppliers(as, actors.signatory, now);
   await ownProcedures(database(), as, actors, now);
   await as(actors.counter, (tx) => usedOften(tx, actors.counter, now));

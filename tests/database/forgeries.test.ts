@@ -27,6 +27,8 @@ const NOT_COVERED: Record<string, string> = {
   run_hand: 'what passes by',
   panel_ask: 'what passes by',
   drawn_sheet: 'what passes by',
+  model_history: 'what passes by: made anew each night from the results',
+  interval_advice: 'what passes by: made anew each night from the results',
   device_line: 'where devices are; each change is in the audit',
   number_counter: 'only the next number: a gap or a number used twice is found in the documents',
   schema_migration: 'which migrations ran: the migration itself refuses one that was changed',

@@ -15,6 +15,7 @@ export * from './money';
 export * from './stock';
 export * from './register';
 export * from './recall';
+export * from './advice';
 export * from './bookings';
 export * from './window';
 export * from './feeds';

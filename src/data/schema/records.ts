@@ -90,7 +90,7 @@ export const drawnSheet = pgTable('drawn_sheet', {
   drawnAt: instant('drawn_at').notNull(),
 });
 
-export type HouseCheckKind = 'verify' | 'anchor' | 'backup' | 'restore' | 'disk' | 'reminders' | 'lots' | 'returns';
+export type HouseCheckKind = 'verify' | 'anchor' | 'backup' | 'restore' | 'disk' | 'reminders' | 'lots' | 'advice' | 'returns';
 
 /** What the house found of itself. */
 export const houseCheck = pgTable('house_check', {

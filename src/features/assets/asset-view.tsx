@@ -4,9 +4,11 @@ import { describeEvery } from '@/core/interval/policy';
 import { probeKind } from '@/core/probe/probe-kind';
 import { say } from '@/core/words/say';
 import { bumpState } from '@/core/interval/bump-state';
+import { OutlookPanel, type AssetOutlook } from '@/features/advice';
 import { PolicyForm, UsesPanel } from '@/features/due';
 import { day, dayTime } from '@/ui/format';
 import { VerdictMark } from '@/ui/verdict-mark';
+import type { Ahead } from './error-chart';
 import { LazyErrorChart } from './lazy-chart';
 import type { assetCard } from './server/asset-card';
 import { RetireForm } from './retire-form';
@@ -14,6 +16,7 @@ import { toleranceText } from '@/ui/tolerance-text';
 import { SamplesPanel } from './samples-panel';
 import { SiteChoice } from './site-choice';
 import { StatusPanel, type Standing } from './status-panel';
+import '@/core/words/en/advice';
 import '@/core/words/en/assets';
 import '@/core/words/en/certificates-room';
 import '@/core/words/en/blank-sheet';
@@ -32,6 +35,7 @@ export function AssetView({
   standing,
   now,
   today,
+  outlook,
 }: {
   card: Card;
   zone: string;
@@ -42,6 +46,7 @@ export function AssetView({
   now: string;
   /** In the workshop's zone. */
   today: string;
+  outlook: AssetOutlook | null;
 }) {
   const { asset, model, customer, channels, runs, open } = card;
   const chart = chartOf(card);
@@ -147,7 +152,8 @@ export function AssetView({
                 <p className="quiet small mb-1">
                   In per cent of the tolerance at the gas or buffer: beyond the two lines is outside.
                 </p>
-                <LazyErrorChart points={chart.points} labels={chart.labels} />
+                <LazyErrorChart points={chart.points} labels={chart.labels} ahead={aheadOf(outlook)} />
+                {aheadOf(outlook) && <p className="quiet small mb-0">{say({ code: 'advice.band' })}</p>}
               </>
             ) : (
               <div className="empty">After two calibrations the drift between visits is drawn here.</div>
@@ -155,6 +161,7 @@ export function AssetView({
           </div>
         </div>
       </div>
+      {outlook && <OutlookPanel assetId={asset.id} outlook={outlook} t90s={card.response} mayTake={mayBench} />}
       {mayBench && card.asksSamples.length > 0 && (
         <SamplesPanel assetId={asset.id} asked={card.asksSamples} samples={asset.samples ?? {}} />
       )}
@@ -337,4 +344,15 @@ function chartOf({ results, channels }: Card): {
     byRun.set(result.runId, entry);
   }
   return { points: [...byRun.values()].sort((a, b) => a.at - b.at), labels };
+}
+
+/** Where the next as-found error of each channel lies, for the chart; null where nothing is forecast. */
+function aheadOf(outlook: AssetOutlook | null): Ahead | null {
+  const channels = outlook?.channels.filter((one) => one.forecast) ?? [];
+  if (!outlook?.on || channels.length === 0) return null;
+  return {
+    at: Date.parse(outlook.on),
+    bands: Object.fromEntries(channels.map(({ label, forecast }) => [label, forecast!])),
+    newSensors: outlook.channels.flatMap(({ label, newSensors }) => newSensors.map((at) => ({ at: Date.parse(at), label }))),
+  };
 }

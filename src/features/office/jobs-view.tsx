@@ -19,7 +19,7 @@ interface Props {
   zone: string;
 }
 
-const CLOCK: Clocked[] = ['reminders', 'returns', 'lots', 'verify', 'anchor', 'backup'];
+const CLOCK: Clocked[] = ['reminders', 'returns', 'lots', 'advice', 'verify', 'anchor', 'backup'];
 
 /** What the house does by itself: what waits, what was done, what failed. */
 export function JobsView({ queue, done, newest, reminders, zone }: Props) {

@@ -13,6 +13,7 @@ import type { WorkshopSettings } from '@/platform/settings';
 import { Field } from '@/ui/field';
 import { saveSettingsAction } from './actions';
 import { settingsSchema } from './schemas';
+import '@/core/words/en/advice';
 import '@/core/words/en/bookings';
 import '@/core/words/en/jobs';
 import '@/core/words/en/day';
@@ -97,6 +98,11 @@ export function SettingsForm({ settings }: { settings: WorkshopSettings }) {
             </Field>
           </div>
         ))}
+        <div className="col-md-4">
+          <Field label={say({ code: 'settings.foundWithinPercent' })} problem={errors.foundWithinPercent?.message}>
+            <Form.Control type="number" step="any" {...register('foundWithinPercent')} />
+          </Field>
+        </div>
         <div className="col-md-4">
           <Field label="Remind ahead, days" problem={errors.remindAheadDays?.message}>
             <Form.Control type="number" {...register('remindAheadDays')} />

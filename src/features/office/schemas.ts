@@ -54,6 +54,7 @@ export const settingsSchema = yup.object({
   remindHour: yup.number().typeError('A number.').integer('Whole hours.').min(0).max(23).default(7),
   weekInstruments: yup.number().typeError('A number.').integer('Whole instruments.').min(0).max(5000).default(0),
   weekHours: yup.number().typeError('A number.').min(0).max(5000).default(0),
+  foundWithinPercent: yup.number().typeError('A number.').min(50).max(99.5).default(90),
   remindAheadDays: yup.number().typeError('A number.').integer().min(1).max(180).required(),
   currency: yup
     .string()

@@ -1,15 +1,17 @@
 import { database } from '@/data/connection';
+import { adviseNightly } from '@/features/advice/server';
 import { makeAnchor, verifyRecords } from '@/features/office/server';
 import { lookAtLots } from '@/features/recall/server';
 import { keepHouseCheck } from '@/platform/house-check';
 import { log } from '@/platform/log';
 import { keepAnchor, newestAnchor } from '../anchor-files';
 
-/** Every night: whether the records hold, then what the instruments say of the lots. What was found is kept, and shown. */
+/** Every night: whether the records hold, then what the instruments say of the lots, and what history advises. What was found is kept, and shown. */
 export async function nightly(): Promise<void> {
   await verifyAndAnchor();
   // Last, so that nothing that goes wrong here keeps the records from being verified.
   await lookAtLots(database(), new Date());
+  await adviseNightly(database(), new Date());
 }
 
 /** Against the last anchor; then a new anchor, beside the backup and wherever else it is wanted. */

@@ -119,6 +119,7 @@ export const WORKSHOP = {
   labelPaper: '62x29' as const,
   numbers: USUAL_PATTERNS,
   logo: null,
+  foundWithinPercent: 90,
   remindAheadDays: 21,
   remindAfterDays: 14,
   currency: 'EUR',

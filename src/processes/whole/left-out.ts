@@ -19,6 +19,8 @@ export const LEFT_OUT: Readonly<Record<string, string>> = {
   drawn_sheet: 'papers that wait a minute',
   panel_ask: 'presses on simulated instruments',
   gateway_lease: 'which process reads the lines',
+  model_history: 'made anew each night',
+  interval_advice: 'made anew each night',
   change_kept: 'part of the schema',
   schema_migration: 'part of the schema',
 };

@@ -8,6 +8,7 @@ import { dateIn } from '@/platform/clock';
 import { page } from '@/platform/page';
 import { may } from '@/platform/permission';
 import { readSettings } from '@/platform/settings';
+import '@/core/words/en/advice';
 import '@/core/words/en/bookings';
 import { isId } from '@/platform/shape';
 
@@ -30,6 +31,9 @@ export default page({ permission: 'signedIn', name: '/due' }, async ({ tx, actor
           <ExportLinks base="/due/export" query={{ window, customer: customerId }} calendar />
           <Link className="btn btn-plain" href="/bookings">
             {say({ code: 'booking.title' })}
+          </Link>
+          <Link className="btn btn-plain" href="/due/advice">
+            {say({ code: 'advice.room' })}
           </Link>
           <Link className="btn btn-plain" href="/due/outbox">
             Outbox

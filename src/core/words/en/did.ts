@@ -77,6 +77,7 @@ export const DID = {
   'did.blankPerson': 'blanked a person at a customer',
   'did.notePrinted': 'printed letters',
   'did.printAgain': 'let a letter be printed again',
+  'did.takeAdvice': 'took advice on an interval over',
   'did.asLetter': 'made a refused mail a letter',
   'did.enterNonconformity': 'entered nonconforming work',
   'did.correctNonconformity': 'corrected what an entry of the register says',

@@ -51,6 +51,7 @@ export const HOUSE = {
   'house.restore': 'Trial restore',
   'house.disk': 'Disk',
   'house.lots': 'Lots by their witnesses',
+  'house.advice': 'Advice from history',
   'house.returns': 'Mails that came back',
   'house.reminders': 'Reminders by themselves',
   'house.holds': 'all hold',

@@ -1,3 +1,4 @@
+import { ADVICE } from './advice';
 import { ACCOUNT } from './account';
 import { ANSWER_PAGE } from './answer-page';
 import { ANSWERS } from './answers';
@@ -45,6 +46,7 @@ import { JUDGEMENT } from './judgement';
 import { KEYS } from './keys';
 import { LOCK } from './lock';
 import { MEASURANDS } from './measurands';
+import { MODEL_OUTLOOK } from './model-outlook';
 import { MODELS } from './models';
 import { MONEY_WORDS } from './money';
 import { NOT_PLAIN } from './not-plain';
@@ -105,6 +107,8 @@ export const EN = {
   ...CUSTOMERS,
   ...DAY,
   ...DEVIATIONS,
+  ...ADVICE,
+  ...MODEL_OUTLOOK,
   ...DID,
   ...CHANGED,
   ...DOCUMENT,

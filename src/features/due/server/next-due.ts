@@ -1,4 +1,4 @@
-import { and, eq, or } from 'drizzle-orm';
+import { and, eq, inArray, or } from 'drizzle-orm';
 import { dueByUse, type DueByUse } from '@/core/interval/due-by-use';
 import { nextDue } from '@/core/interval/next-due';
 import { effectivePolicy } from '@/core/interval/policy';
@@ -77,4 +77,34 @@ export async function keepDue(
   { assetId, due }: { assetId: string; due: Due | null },
 ): Promise<void> {
   if (due) await tx.update(asset).set({ nextDue: due.date, dueBasis: due.basis }).where(eq(asset.id, assetId));
+}
+
+/** The policy that counts for each of many instruments; none where nobody set one. */
+export async function policiesOfMany(
+  tx: Transaction,
+  rows: readonly { id: string; customerId: string; modelId: string }[],
+): Promise<Map<string, typeof intervalPolicy.$inferSelect>> {
+  if (rows.length === 0) return new Map();
+  const of = (key: 'id' | 'customerId' | 'modelId') => [...new Set(rows.map((row) => row[key]))];
+  const policies = await tx
+    .select()
+    .from(intervalPolicy)
+    .where(
+      or(
+        inArray(intervalPolicy.assetId, of('id')),
+        inArray(intervalPolicy.customerId, of('customerId')),
+        and(eq(intervalPolicy.scope, 'model'), inArray(intervalPolicy.modelId, of('modelId'))),
+      ),
+    );
+  const chosen = rows.flatMap((row) => {
+    const own = policies.filter(
+      (one) =>
+        (one.assetId === null || one.assetId === row.id) &&
+        (one.customerId === null || one.customerId === row.customerId) &&
+        (one.modelId === null || one.modelId === row.modelId),
+    );
+    const found = effectivePolicy({ policies: own });
+    return found ? [[row.id, own.find((one) => one.id === found.policy.id)!] as const] : [];
+  });
+  return new Map(chosen);
 }

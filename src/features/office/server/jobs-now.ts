@@ -3,7 +3,7 @@ import type { Transaction } from '@/data/connection';
 import { houseCheck } from '@/data/schema';
 
 /** What the jobs process does at its hours. */
-export const BY_THE_CLOCK = ['reminders', 'returns', 'lots', 'verify', 'anchor', 'backup'] as const;
+export const BY_THE_CLOCK = ['reminders', 'returns', 'lots', 'advice', 'verify', 'anchor', 'backup'] as const;
 const SHOWN = 60;
 
 export interface JobNow extends Record<string, unknown> {

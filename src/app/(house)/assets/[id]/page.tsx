@@ -4,6 +4,7 @@ import { assetCard, standingOf } from '@/features/assets/server';
 import { listModels } from '@/features/counter/server';
 import { LoanPanel } from '@/features/stock';
 import { loansOf } from '@/features/stock/server';
+import { assetOutlook } from '@/features/advice/server';
 import { FilesPanel } from '@/features/files';
 import { filesOf } from '@/features/files/server';
 import type { Transaction } from '@/data/connection';
@@ -17,6 +18,7 @@ export default page({ permission: 'signedIn', name: '/assets/[id]' }, async ({ t
   const card = await assetCard(tx, params.id!);
   if (!card) notFound();
   const { zone } = await readSettings(tx);
+  const outlook = await assetOutlook(tx, card.asset.id);
   return (
     <main className="page">
       <AssetView
@@ -28,6 +30,7 @@ export default page({ permission: 'signedIn', name: '/assets/[id]' }, async ({ t
         standing={await standingOf(tx, card, zone)}
         now={now.toISOString()}
         today={dateIn(zone, now)}
+        outlook={outlook}
       />
       {may(actor.role, 'receive') && (
         <>

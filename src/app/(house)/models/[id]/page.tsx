@@ -2,6 +2,8 @@ import { notFound } from 'next/navigation';
 import { say } from '@/core/words/say';
 import { ModelView } from '@/features/models';
 import { modelPage } from '@/features/models/server';
+import { ModelOutlookPanel } from '@/features/advice';
+import { modelOutlook } from '@/features/advice/server';
 import { FilesPanel } from '@/features/files';
 import { filesOf } from '@/features/files/server';
 import { page } from '@/platform/page';
@@ -18,6 +20,7 @@ export default page({ permission: 'signedIn', name: '/models/[id]' }, async ({ t
   if (!found) notFound();
   const { model, procedure, procedures, instruments, history } = found;
   const { zone } = await readSettings(tx);
+  const outlook = await modelOutlook(tx, found.model.id);
   const { id, version, maker, name, kind, notes, traits, channels } = model;
   const changes = history.filter((row) => row.kind === 'changed');
   return (
@@ -40,6 +43,7 @@ export default page({ permission: 'signedIn', name: '/models/[id]' }, async ({ t
         retired={model.retiredAt !== null}
         mayKeep={may(actor.role, 'bench') && procedure !== null}
       />
+      {outlook && <ModelOutlookPanel outlook={outlook} zone={zone} />}
       <FilesPanel about="model" aboutId={id} files={await filesOf(tx, 'model', id)} mayKeep={may(actor.role, 'receive')} />
       {changes.length > 0 && (
         <section className="sheet mt-3">
