@@ -15,6 +15,7 @@ import type { Actor, Role } from '@/core/record/event';
 import { CUSTOMERS, DEMO_PASSWORD, FLEETS, MODELS, SERIALS, USERS, WORKSHOP } from './seed/catalogue';
 import { SCOPE } from './seed/scope';
 import { stockShelf } from './seed/bottles';
+import { controlCharts } from './seed/control';
 import { liveThrough, visitsOf, type SeedAsset, type Visit } from './seed/history';
 import { Random } from './seed/random';
 import { writtenOnce } from './seed/written-once';
@@ -105,6 +106,7 @@ async function seed(now: Date): Promise<string> {
   await lookAtLots(database(), now);
   await adviseNightly(database(), now);
   await evaluatedSuppliers(as, actors.signatory, now);
+  await controlCharts(database(), as, actors, random, now);
   await ownProcedures(database(), as, actors, now);
   await as(actors.counter, (tx) => usedOften(tx, actors.counter, now));
   await as(SYSTEM, async (tx) => writeSettings(tx, { ...(await readSettings(tx)), mailCertificates: true }));

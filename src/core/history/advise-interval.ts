@@ -33,6 +33,8 @@ export interface IntervalAdvice {
   newSensorBy: string | null;
   /** Shares within as found, forecast: at the present interval and at the advised one. Null where the way forecasts none. */
   within: { present: number; advised: number } | null;
+  /** What is advised is as far as one goes at a time: more of the same is to be expected at the next visit. */
+  limited: boolean;
   numbers: Record<string, number>;
 }
 
@@ -83,6 +85,7 @@ const NOTHING: IntervalAdvice = {
   worst: null,
   newSensorBy: null,
   within: null,
+  limited: false,
   numbers: {},
 };
 
@@ -104,7 +107,14 @@ function byDrift(asked: Asked, known: readonly Known[], now: number): IntervalAd
   const [worst] = ranked;
   const days = daysOf(every, from);
   const fast = worst && isFast(worst.one);
-  const code = shares[near]! < target - NEAR ? 'tooFast' : days > now + 1 ? 'extend' : days < now - 1 ? 'shorten' : 'keep';
+  const code =
+    within(daysOf(asked.shortest, from)) < target - NEAR
+      ? 'tooFast'
+      : days > now + 1
+        ? 'extend'
+        : days < now - 1
+          ? 'shorten'
+          : 'keep';
   return {
     way: 'drift',
     code,
@@ -112,6 +122,7 @@ function byDrift(asked: Asked, known: readonly Known[], now: number): IntervalAd
     worst: worst ? { label: worst.label, perMonth: worst.perMonth, outside: worst.outside } : null,
     newSensorBy: fast && (code === 'shorten' || code === 'tooFast') ? format(addDays(parseISO(from), days), 'yyyy-MM-dd') : null,
     within: { present: within(now), advised: within(days) },
+    limited: Math.abs(shares[near]! - target) > NEAR && (near === 0 || near === steps.length - 1),
     numbers: { target },
   };
 }

@@ -164,10 +164,15 @@ describe('advice on an interval', () => {
     expect(advice.within!.advised).toBeGreaterThan(0.9);
     expect(advice.within!.present).toBeLessThan(0.1);
   });
-  it('never more than half or twice at once, never beyond the limits; where nothing holds it says so', () => {
+  it('no interval is short enough where a visit alone scatters as far as the tolerance', () => {
+    const wild = { ...channel, outlook: { ...outlook, rate: 0, noise: 100 ** 2 } };
+    expect(adviseInterval({ ...asked, present: { months: 6 }, channels: [wild] })).toMatchObject({ code: 'tooFast' });
+  });
+  it('never more than half or twice at once, never beyond the limits; and says that it is only a step', () => {
     const fast = { ...channel, outlook: { ...outlook, rate: -5 } };
     expect(adviseInterval({ ...asked, present: { months: 8 }, channels: [fast] })).toMatchObject({
-      code: 'tooFast',
+      code: 'shorten',
+      limited: true,
       every: { months: 4 },
     });
     const calm = { ...channel, outlook: { ...outlook, rate: 0, sRate: 0.001 } };

@@ -15,10 +15,18 @@ const byRole = (schema: yup.AnySchema) =>
   ) as unknown as yup.Schema;
 
 /** How the sensors of a model drift, by the role of their channel, as the night kept it, checked. Errors: RangeError. */
-export const readModelDrift = storedReader<Record<string, DriftGroup>>(
+export const readModelDrift = storedReader<Record<string, DriftGroup & { label: string }>>(
   'drift of a model',
   byRole(
-    shape({ sensors: figure(), steps: figure(), rate: figure(), between: figure(), noise: figure(), dof: figure() }).required(),
+    shape({
+      label: yup.string().required(),
+      sensors: figure(),
+      steps: figure(),
+      rate: figure(),
+      between: figure(),
+      noise: figure(),
+      dof: figure(),
+    }).required(),
   ),
 );
 
@@ -63,6 +71,7 @@ export const readAdvice = storedReader<IntervalAdvice>(
     worst: yup.object({ label: yup.string().required(), perMonth: figure(), outside: figure() }).nullable().default(null),
     newSensorBy: day().nullable().default(null),
     within: yup.object({ present: figure(), advised: figure() }).nullable().default(null),
+    limited: yup.boolean().required(),
     numbers: yup.object().required(),
   }).required() as never,
 );

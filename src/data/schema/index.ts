@@ -17,6 +17,7 @@ export * from './register';
 export * from './recall';
 export * from './advice';
 export * from './bookings';
+export * from './control';
 export * from './window';
 export * from './feeds';
 export * from './questions';

@@ -25,7 +25,10 @@ export function adviceSentence(advice: IntervalAdvice, present: Every): string {
   const every = everyText(advice.every);
   if (way === 'drift') {
     const by = advice.newSensorBy ? day(advice.newSensorBy) : 'none';
-    return say({ code: `advice.drift.${code}`, numbers: { why: driftWhy(advice, present), every, by } });
+    return say({
+      code: `advice.drift.${code}`,
+      numbers: { why: driftWhy(advice, present), every, by, limited: advice.limited ? 'yes' : 'no' },
+    });
   }
   if (code === 'tooFast') throw new RangeError('way must be drift where a sensor is too fast');
   if (way === 'reliability') {

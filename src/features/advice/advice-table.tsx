@@ -12,7 +12,7 @@ import '@/core/words/en/lists';
 const COLUMNS: Column<AdviceRow>[] = [
   {
     key: 'instrument',
-    title: say({ code: 'advice.channel' }),
+    title: say({ code: 'advice.instrument' }),
     always: true,
     cell: (row) => (
       <Link className="row-link" href={`/assets/${row.assetId}`}>
@@ -20,7 +20,11 @@ const COLUMNS: Column<AdviceRow>[] = [
       </Link>
     ),
   },
-  { key: 'customer', title: '', cell: (row) => <Link href={`/customers/${row.customerId}`}>{row.customer}</Link> },
+  {
+    key: 'customer',
+    title: say({ code: 'advice.customer' }),
+    cell: (row) => <Link href={`/customers/${row.customerId}`}>{row.customer}</Link>,
+  },
   {
     key: 'now',
     title: say({ code: 'advice.now' }),

@@ -50,7 +50,7 @@ export function ModelOutlookPanel({ outlook, zone }: { outlook: ModelOutlook; zo
           {worst.map((one) => (
             <div key={one.label} className="d-flex gap-2 align-items-center mb-1">
               <span style={{ width: '9rem' }}>{one.label}</span>
-              <progress className="flex-grow-1" max={one.of} value={one.outside} />
+              <progress className="flex-grow-1" style={{ accentColor: 'var(--outside)' }} max={one.of} value={one.outside} />
               <span className="mono small text-nowrap">
                 {say({ code: 'modelOutlook.of', numbers: { outside: one.outside, of: one.of } })}
               </span>
@@ -60,7 +60,7 @@ export function ModelOutlookPanel({ outlook, zone }: { outlook: ModelOutlook; zo
           {drift.length === 0 && <p className="quiet">{say({ code: 'modelOutlook.noDrift' })}</p>}
           {drift.map((one) => (
             <p key={one.role} className="small mb-1">
-              <strong>{labelOf(outlook, one.role)}</strong>{' '}
+              <strong>{one.label}</strong>{' '}
               {say({
                 code: 'modelOutlook.goes',
                 numbers: {
@@ -78,5 +78,3 @@ export function ModelOutlookPanel({ outlook, zone }: { outlook: ModelOutlook; zo
     </section>
   );
 }
-
-const labelOf = ({ lives }: ModelOutlook, role: string) => lives.find((one) => one.role === role)?.label ?? role.toUpperCase();

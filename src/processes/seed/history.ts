@@ -128,6 +128,8 @@ export async function liveThrough(tx: Transaction, visit: Visit, actors: Actors,
       ...secondBottle(procedure, references, random),
       ...(visit.silent ? { silent: true } : {}),
       ...(visit.failed ? { decide: 'outOfService' } : {}),
+      // Hydrogen sulphide sensors are the first to go: one in four is changed at the third visit.
+      ...(visit.number === 2 && asset.index % 4 === 1 ? { fits: 'h2s' } : {}),
       ...visit.unlucky,
       ...(stopAt ? { stopAt } : {}),
     });

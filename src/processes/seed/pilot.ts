@@ -38,6 +38,8 @@ export interface Pilot {
   decide?: 'service' | 'outOfService' | 'return' | 'mend' | 'calibrate' | 'fineZero';
   /** Questions, as step/item, that are answered badly at the first look, with what is wrong. */
   bad?: Record<string, string>;
+  /** Role of a channel that gets a new sensor, once it was found. */
+  fits?: string;
   /** The first zeros fail, so many of them. */
   zerosFail?: number;
 }
@@ -97,6 +99,11 @@ function work(pilot: Pilot, planned: ReturnType<ScriptedRun['current']>[number])
         capture({ run, random, behaviour }, key, pair, step.phase);
       break;
     case 'adjust': {
+      const old = run.state.channels.find((one) => one.role === pilot.fits);
+      if (old && run.state.parts.length === 0)
+        run
+          .wait(300)
+          .do({ type: 'replacePart', channel: old.id, part: 'sensor', newSerial: `S-${random.whole(10_000, 99_999)}` });
       const channels = [
         ...new Set(readPairs(step, step.together ? undefined : only, run.procedure, run.state).map((pair) => pair.channel)),
       ];

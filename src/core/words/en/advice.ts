@@ -15,11 +15,12 @@ export const ADVICE = {
   'advice.goes':
     '{channel} {way, select, loses {loses} gains {gains} other {moves}} {percent} % of its tolerance a month; with {present} between visits it is found outside {odds}.',
   'advice.still': 'No channel drifts much: with {present} between visits it is found outside {odds}.',
-  'advice.drift.extend': '{why} {every} would do.',
+  'advice.drift.extend': '{why} {every} would do{limited, select, yes {; no more at a time} other {}}.',
   'advice.drift.keep': '{why} That is as it should be: stay with {every}.',
-  'advice.drift.shorten': '{why} Make it {every}{by, select, none {} other {, or fit a new sensor by {by}}}.',
+  'advice.drift.shorten':
+    '{why} Make it {every}{by, select, none {} other {, or fit a new sensor by {by}}}{limited, select, yes {, and look again after the next visit} other {}}.',
   'advice.drift.tooFast':
-    '{why} Even {every} is not enough{by, select, none {: look at its sensor} other {: fit a new sensor by {by}}}.',
+    '{why} No interval is short enough for it{by, select, none {: look at the sensor, and at how it is read} other {: fit a new sensor}}.',
   'advice.reliability': 'Of this model {within} of {visits} were found within.',
   'advice.reliability.extend': '{why} The interval can grow to {every}.',
   'advice.reliability.keep': '{why} That says nothing against {every}.',
@@ -44,6 +45,8 @@ export const ADVICE = {
   'advice.nothing': 'There is nothing to take over.',
   'advice.numbers': 'The numbers behind it',
   'advice.channel': 'Channel',
+  'advice.instrument': 'Instrument',
+  'advice.customer': 'Customer',
   'advice.aMonth': '% of tolerance a month',
   'advice.from': 'From',
   'advice.fromOwn': '{steps, plural, one {# step of its own} other {# steps of its own}}',

@@ -20,6 +20,7 @@ import { WALK } from './walk';
 import { CORRECT } from './correct';
 import { CUSTOMERS } from './customers';
 import { DAY } from './day';
+import { CONTROL } from './control';
 import { DEVIATIONS } from './deviations';
 import { DID } from './did';
 import { CHANGED } from './changed';
@@ -108,6 +109,7 @@ export const EN = {
   ...DAY,
   ...DEVIATIONS,
   ...ADVICE,
+  ...CONTROL,
   ...MODEL_OUTLOOK,
   ...DID,
   ...CHANGED,

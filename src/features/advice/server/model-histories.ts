@@ -54,7 +54,7 @@ async function sensorsOf(db: Database, modelId: string, now: Date) {
     }
   const drift = Object.entries(sums).flatMap(([role, of]) => {
     const group = driftGroup(of);
-    return group ? [[role, group] as const] : [];
+    return group ? [[role, { ...group, label: served[role]!.label }] as const] : [];
   });
   const lives = Object.entries(served).flatMap(([role, { label, lives: of }]) => {
     const { steps, ...rest } = survival({ served: of });

@@ -20,6 +20,7 @@ export async function modelOutlook(tx: Transaction, modelId: string) {
     fails,
     drift: Object.entries(drift).map(([role, one]) => ({
       role,
+      label: one.label,
       sensors: one.sensors,
       steps: one.steps,
       perMonth: one.rate * MONTH,
