@@ -106,7 +106,7 @@ async function seed(now: Date): Promise<string> {
   await lookAtLots(database(), now);
   await adviseNightly(database(), now);
   await evaluatedSuppliers(as, actors.signatory, now);
-  await controlCharts(database(), as, actors, random, now);
+  await controlCharts(as, actors, random, now);
   await ownProcedures(database(), as, actors, now);
   await as(actors.counter, (tx) => usedOften(tx, actors.counter, now));
   await as(SYSTEM, async (tx) => writeSettings(tx, { ...(await readSettings(tx)), mailCertificates: true }));

@@ -15,6 +15,7 @@ const NAMES: Record<string, string> = {
   booking_item: 'instrument of a booking',
   supplier_review: 'evaluation of a supplier',
   control_chart: 'control chart',
+  supply_terms: 'how something is bought',
   control_point: 'value of a control chart',
   comparison: 'comparison with another laboratory',
   customer_question: 'question to a customer',

@@ -59,7 +59,7 @@ describe('a control chart', () => {
     });
     for (const value of STEADY) expect((await keep(value)).rule).toBeNull();
     const page = (await as(({ tx }) => chartPage(tx, chartId)))!;
-    expect(page.limits).toMatchObject({ n: 11 });
+    expect(page.limits).toMatchObject({ n: 12 });
     expect(await as(({ tx }) => listCharts(tx))).toMatchObject([{ id: chartId, points: 12, open: 0 }]);
   });
   it('out of control takes what it watches out of use, at once and once, until a signatory has explained it', async () => {

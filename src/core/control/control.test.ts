@@ -49,6 +49,8 @@ describe('what is out of control', () => {
     expect(outOfControl({ values: [102.1, 99, 102.2], limits }).at(-1)).toBe('twoOfThree');
     expect(outOfControl({ values: [102.1, 99, 97.8], limits }).at(-1)).toBeNull();
     expect(outOfControl({ values: Array<number>(8).fill(100.2), limits }).at(-1)).toBe('run');
+    // On a display in steps of one, a value beside the centre is on neither side.
+    expect(outOfControl({ values: Array<number>(8).fill(100.2), limits, resolution: 1 }).at(-1)).toBeNull();
     expect(outOfControl({ values: [101.8, 101.7, 101.9, 101.8], limits }).at(-1)).toBe('creep');
   });
   it('on sound values rings seldom, on a shift of one standard deviation soon', () => {

@@ -1,8 +1,8 @@
-import { controlLimits, LEAST_BASELINE, type ControlLimits } from './control-limits';
+import { controlLimits, type ControlLimits } from './control-limits';
 import { ewma } from './ewma';
 import { outOfControl, type ControlRule } from './out-of-control';
 
-/** So many values draw the limits; what comes after is held against them. */
+/** So many values draw the limits; what comes after is held against them, and before nothing is said. */
 export const BASELINE = 12;
 
 export interface JudgedChart {
@@ -17,15 +17,15 @@ export interface JudgedChart {
 }
 
 /**
- * A chart judged: limits from its first twelve values, or from eight on all there are but the newest, and each later value held against them.
+ * A chart judged: limits from its first twelve values, and each later value held against them.
  * Arguments: values in their order, without those that were struck; resolution in their unit. Errors: RangeError. Source: NIST/SEMATECH e-Handbook, 6.3.2; ISO/IEC 17025:2017, 7.7.1.
  *
  * @example
  * judgeChart({ values: [...], resolution: 0.01 }).rules.at(-1) // 'beyond'
  */
 export function judgeChart({ values, resolution }: { values: readonly number[]; resolution: number }): JudgedChart {
-  const baseline = Math.min(BASELINE, Math.max(LEAST_BASELINE, values.length - 1));
-  const limits = controlLimits({ values: values.slice(0, baseline), resolution });
+  const baseline = BASELINE;
+  const limits = values.length < BASELINE ? null : controlLimits({ values: values.slice(0, baseline), resolution });
   if (!limits)
     return {
       limits: null,
@@ -40,7 +40,7 @@ export function judgeChart({ values, resolution }: { values: readonly number[]; 
   return {
     limits,
     baseline,
-    rules: [...none, ...outOfControl({ values: later, limits })],
+    rules: [...none, ...outOfControl({ values: later, limits, resolution })],
     means: [...none, ...means],
     meanLimits: { lower, upper },
   };

@@ -6,6 +6,8 @@ export interface DriftSums {
   xx: number;
   xy: number;
   yy: number;
+  /** Steps that are no drift: the sensor failed. */
+  failed: number;
 }
 
 /** What is known of the sensors of one kind. Rates in per cent of the tolerance a day. */
@@ -18,21 +20,30 @@ export interface DriftGroup {
   /** Variance of one step about its sensor's line. */
   noise: number;
   dof: number;
+  /** Share of steps at whose end a sensor had failed, rather than drifted. */
+  failed: number;
 }
+
+/** A step of more than so many per cent of the tolerance is a sensor that died or was poisoned, and says nothing of drift. Common practice: nobody recalibrates those. */
+export const FAILED_PERCENT = 400;
 
 /** Fewer sensors or steps of a kind say nothing of another one. */
 export const LEAST_SENSORS = 8;
 export const LEAST_STEPS = 20;
 
 export const sumsOf = (steps: readonly DriftStep[]): DriftSums =>
-  steps.reduce(
-    ({ n, xx, xy, yy }, { days, change }) => ({
-      n: n + 1,
-      xx: xx + days * days,
-      xy: xy + days * change,
-      yy: yy + change * change,
-    }),
-    { n: 0, xx: 0, xy: 0, yy: 0 },
+  steps.reduce<DriftSums>(
+    (sums, { days, change }) =>
+      Math.abs(change) > FAILED_PERCENT
+        ? { ...sums, failed: sums.failed + 1 }
+        : {
+            ...sums,
+            n: sums.n + 1,
+            xx: sums.xx + days * days,
+            xy: sums.xy + days * change,
+            yy: sums.yy + change * change,
+          },
+    { n: 0, xx: 0, xy: 0, yy: 0, failed: 0 },
   );
 
 /** Squares about the line through the origin. */
@@ -62,5 +73,6 @@ export function driftGroup(sensors: readonly DriftSums[]): DriftGroup | null {
   // Weighted anew with both variances: a sensor of many steps doesn't stand for all.
   const anew = weights.map((xx) => 1 / (between + (noise > 0 ? noise / xx : 1 / xx)));
   const rate = rates.reduce((sum, one, index) => sum + one * anew[index]!, 0) / anew.reduce((sum, one) => sum + one, 0);
-  return { sensors: known.length, steps, rate, between, noise, dof };
+  const failed = sensors.reduce((sum, one) => sum + one.failed, 0);
+  return { sensors: known.length, steps, rate, between, noise, dof, failed: failed / (steps + failed) };
 }

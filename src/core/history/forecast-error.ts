@@ -14,6 +14,8 @@ export interface DriftOutlook {
   sRate: number;
   noise: number;
   dof: number;
+  /** How often a sensor of its kind fails from one visit to the next, drift aside. */
+  failed: number;
 }
 
 /**
@@ -25,15 +27,15 @@ export interface DriftOutlook {
  */
 export function driftOutlook(own: DriftSums, group: DriftGroup | null): DriftOutlook | null {
   if (group && group.sensors >= LEAST_SENSORS) {
-    const { noise, between, rate, dof } = group;
-    if (between === 0 || noise === 0) return { by: 'kind', rate, sRate: Math.sqrt(between), noise, dof };
+    const { noise, between, rate, dof, failed } = group;
+    if (between === 0 || noise === 0) return { by: 'kind', rate, sRate: Math.sqrt(between), noise, dof, failed };
     const weight = own.xx / noise + 1 / between;
     const drawn = (own.xy / noise + rate / between) / weight;
-    return { by: 'kind', rate: drawn, sRate: Math.sqrt(1 / weight), noise, dof };
+    return { by: 'kind', rate: drawn, sRate: Math.sqrt(1 / weight), noise, dof, failed };
   }
   if (own.n < LEAST_OWN || own.xx === 0) return null;
   const noise = residualSquares(own) / (own.n - 1);
-  return { by: 'own', rate: own.xy / own.xx, sRate: Math.sqrt(noise / own.xx), noise, dof: own.n - 1 };
+  return { by: 'own', rate: own.xy / own.xx, sRate: Math.sqrt(noise / own.xx), noise, dof: own.n - 1, failed: 0 };
 }
 
 export interface ErrorForecast {
@@ -64,17 +66,17 @@ export function forecastError({
 }): ErrorForecast {
   requireRange('days', days, 0, 36_500);
   requireRange('left', left, -1e6, 1e6);
-  const { rate, sRate, noise, dof } = outlook;
+  const { rate, sRate, noise, dof, failed } = outlook;
   const expected = left + rate * days;
   const s = Math.sqrt(noise + (sRate * days) ** 2);
-  if (s === 0) return { expected, low: expected, high: expected, outside: Math.abs(expected) > 100 ? 1 : 0 };
+  if (s === 0) return { expected, low: expected, high: expected, outside: Math.abs(expected) > 100 ? 1 : failed };
   const reach = coverageFactor({ coverage, dof }) * s;
   const below = (value: number) => studentBelow((value - expected) / s, dof);
   return {
     expected,
     low: expected - reach,
     high: expected + reach,
-    outside: Math.min(1, Math.max(0, 1 - below(100) + below(-100))),
+    outside: failed + (1 - failed) * Math.min(1, Math.max(0, 1 - below(100) + below(-100))),
   };
 }
 

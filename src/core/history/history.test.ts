@@ -53,6 +53,15 @@ describe('the next as-found error of one sensor', () => {
     const upper = 1 - jStat.studentt.cdf((100 - expected) / s, 10);
     expect(outside).toBeCloseTo(upper + jStat.studentt.cdf((-100 - expected) / s, 10), 8);
   });
+  it('a sensor that died is no drift: it counts as one that failed, and the others are not made to scatter by it', () => {
+    const sound = Array.from({ length: 9 }, () => sumsOf(steps));
+    const dead = sumsOf([...steps, { days: 180, change: -870 }]);
+    const group = driftGroup([...sound, dead])!;
+    expect(group.failed).toBeCloseTo(1 / 61, 12);
+    expect(group.noise).toBeCloseTo(driftGroup([...sound, sumsOf(steps)])!.noise, 12);
+    const { outside } = forecastError({ outlook: driftOutlook(sumsOf(steps), group)!, left: 0, days: 100 });
+    expect(outside).toBeGreaterThanOrEqual(1 / 61);
+  });
   it('from four steps of one alone nothing is forecast', () => {
     expect(driftOutlook(sumsOf(steps.slice(0, 4)), null)).toBeNull();
     expect(driftGroup(Array.from({ length: 7 }, () => sumsOf(steps)))).toBeNull();
@@ -152,7 +161,7 @@ describe('simulated workshops whose truth is known', () => {
 });
 
 describe('advice on an interval', () => {
-  const outlook = { by: 'own' as const, rate: -0.5, sRate: 0.02, noise: 25, dof: 8 };
+  const outlook = { by: 'own' as const, rate: -0.5, sRate: 0.02, noise: 25, dof: 8, failed: 0 };
   const asked = { ...ALONE, from: '2026-11-01', target: 0.9 };
   const channel = { label: 'H₂S', outlook, left: 0, kind: { rate: -0.1, spread: 0.05 } };
   it('a channel that is too fast for its interval decides it, and a sensor that goes faster than its kind gets a day by which a new one does as well', () => {

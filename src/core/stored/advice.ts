@@ -26,6 +26,7 @@ export const readModelDrift = storedReader<Record<string, DriftGroup & { label: 
       between: figure(),
       noise: figure(),
       dof: figure(),
+      failed: figure(),
     }).required(),
   ),
 );

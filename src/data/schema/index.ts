@@ -14,6 +14,7 @@ export * from './installation';
 export * from './money';
 export * from './stock';
 export * from './register';
+export * from './reorder';
 export * from './recall';
 export * from './advice';
 export * from './bookings';

@@ -20,4 +20,4 @@ export {
   endedLately,
   type BookingRow,
 } from './server/read-bookings';
-export { readLoad, WEEKS_AHEAD } from './server/read-load';
+export { readLoad, visitsByWeek, WEEKS_AHEAD } from './server/read-load';

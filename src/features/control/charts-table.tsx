@@ -1,3 +1,4 @@
+import { BASELINE } from '@/core/control/judge-chart';
 import { say } from '@/core/words/say';
 import { dayTime } from '@/ui/format';
 import { Link } from '@/ui/link';
@@ -39,7 +40,7 @@ export function ChartsTable({ charts, zone }: { charts: readonly ChartLine[]; zo
 function Standing({ endedAt, open, points }: Pick<ChartLine, 'endedAt' | 'open' | 'points'>) {
   if (endedAt) return <span className="quiet">{say({ code: 'control.state.ended' })}</span>;
   if (open > 0) return <VerdictMark state="outside" word={say({ code: 'control.state.out' })} />;
-  return points < 8 ? (
+  return points < BASELINE ? (
     <span className="quiet">{say({ code: 'control.state.few' })}</span>
   ) : (
     <VerdictMark state="within" word={say({ code: 'control.state.in' })} />

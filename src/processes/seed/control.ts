@@ -1,7 +1,6 @@
 import { addHours, subDays } from 'date-fns';
-import { sql } from 'drizzle-orm';
 import type { Actor } from '@/core/record/event';
-import type { Database, Transaction } from '@/data/connection';
+import type { Transaction } from '@/data/connection';
 import { explainPoint, keepComparison, keepPoint, makeChart } from '@/features/control/server';
 import type { Random } from './random';
 
@@ -9,19 +8,13 @@ type As = <T>(actor: Actor, work: (tx: Transaction) => Promise<T>) => Promise<T>
 
 /** What the workshop reads again and again, and how it compares with others: a buffer that is steady, a kept monitor that creeps, one comparison that does not agree. */
 export async function controlCharts(
-  db: Database,
   as: As,
   { technician, signatory }: { technician: Actor; signatory: Actor },
   random: Random,
   now: Date,
 ): Promise<void> {
-  const { rows } = await db.execute<{ id: string }>(
-    sql`select id from reference where kind = 'tool' and role = 'balance' and state = 'good' order by lot limit 1`,
-  );
-  const begin = (given: Omit<Parameters<typeof makeChart>[1], 'referenceId'> & { referenceId?: string | null }, days: number) =>
-    as(technician, (tx) =>
-      makeChart({ tx, actor: technician, now: subDays(now, days) }, { ...given, referenceId: given.referenceId ?? null }),
-    );
+  const begin = (given: Omit<Parameters<typeof makeChart>[1], 'referenceId'>, days: number) =>
+    as(technician, (tx) => makeChart({ tx, actor: technician, now: subDays(now, days) }, { ...given, referenceId: null }));
   const read = async (chartId: string, days: number, value: string, note = '') =>
     (
       await as(technician, (tx) =>
@@ -67,21 +60,6 @@ export async function controlCharts(
   );
   for (let n = 0; n < 22; n += 1)
     await read(kept.id, 318 - n * 14, (100 + random.normal() * 1.1 - Math.max(0, n - 15) * 0.55).toFixed(0));
-  const balance = rows[0];
-  if (balance) {
-    const weight = await begin(
-      {
-        name: 'Check weight 50 g',
-        kind: 'repeat',
-        unit: 'g',
-        resolution: '0.001',
-        how: 'Before solutions are made.',
-        referenceId: balance.id,
-      },
-      60,
-    );
-    for (let n = 0; n < 6; n += 1) await read(weight.id, 58 - n * 9, (50 + random.normal() * 0.001).toFixed(3));
-  }
   const compare = (days: number, what: string, unit: string, figures: [string, string, string, string], note = '') =>
     as(technician, (tx) =>
       keepComparison(

@@ -17,6 +17,7 @@ import '@/core/words/en/lists';
 import '@/core/words/en/shelf';
 import '@/core/words/en/stock';
 import '@/core/words/en/control';
+import '@/core/words/en/reorder';
 import '@/core/words/en/suppliers';
 
 export const metadata = { title: 'Shelf' };
@@ -30,6 +31,7 @@ export default page({ permission: 'signedIn', name: '/shelf' }, async ({ tx, now
         <h1>{say({ code: 'shelf.title' })}</h1>
         <span className="quiet">{say({ code: 'shelf.how' })}</span>
         <span className="end">
+          <Link href="/shelf/reorder">{say({ code: 'reorder.short' })}</Link>
           <Link href="/shelf/control">{say({ code: 'control.short' })}</Link>
           <Link href="/shelf/suppliers">{say({ code: 'supplier.title' })}</Link>
           <Link href="/stock">{say({ code: 'stock.title' })}</Link>

@@ -86,6 +86,8 @@ export const DID = {
   'did.endChart': 'ended a control chart',
   'did.keepComparison': 'entered a comparison with another laboratory',
   'did.strikeComparison': 'struck a comparison',
+  'did.keepTerms': 'said how something is bought again',
+  'did.dropTerms': 'let the newest lot say how something is bought',
   'did.asLetter': 'made a refused mail a letter',
   'did.enterNonconformity': 'entered nonconforming work',
   'did.correctNonconformity': 'corrected what an entry of the register says',

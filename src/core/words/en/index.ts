@@ -57,6 +57,7 @@ import { PRACTICE_END } from './practice-end';
 import { PRACTICE_WORDS } from './practice';
 import { PROCEDURES_WORDS } from './procedures';
 import { PROGRAMS } from './programs';
+import { REORDER } from './reorder';
 import { RECEIPTS } from './receipts';
 import { NOTICE } from './notice';
 import { QUESTIONS } from './questions';
@@ -109,6 +110,7 @@ export const EN = {
   ...DAY,
   ...DEVIATIONS,
   ...ADVICE,
+  ...REORDER,
   ...CONTROL,
   ...MODEL_OUTLOOK,
   ...DID,

@@ -1,12 +1,12 @@
 import { addDays, addMonths, format, parseISO, differenceInCalendarDays } from 'date-fns';
-import { desc, eq, and, sql } from 'drizzle-orm';
+import { eq, sql } from 'drizzle-orm';
 import type { IntervalAdvice } from '@/core/history/advise-interval';
 import { driftSteps, driftSummed } from '@/core/history/drift-steps';
 import { forecastError, type ErrorForecast } from '@/core/history/forecast-error';
 import { MONTH } from '@/core/history/advise-interval';
 import type { Every } from '@/core/interval/next-due';
 import type { Transaction } from '@/data/connection';
-import { asset, referenceBooking, runSummary } from '@/data/schema';
+import { asset } from '@/data/schema';
 import { rawHistory } from '@/features/bench/server';
 import { advise } from './advise';
 
@@ -76,13 +76,8 @@ function later(due: string | null, from: string, present: Every): string {
 
 /** What its last approved run drew, litres; null where that was nothing. */
 async function litresOf(tx: Transaction, assetId: string): Promise<number | null> {
-  const [last] = await tx
-    .select({
-      litres: sql<number>`(select sum(b.litres)::float8 from ${referenceBooking} b where b.run_id = ${runSummary.runId})`,
-    })
-    .from(runSummary)
-    .where(and(eq(runSummary.assetId, assetId), eq(runSummary.status, 'approved')))
-    .orderBy(desc(runSummary.startedAt))
-    .limit(1);
-  return last?.litres || null;
+  const { rows } = await tx.execute<{ litres: number | null }>(sql`
+    select (select sum(b.litres)::float8 from reference_booking b where b.run_id = s.run_id) as litres
+    from run_summary s where s.asset_id = ${assetId} and s.status = 'approved' order by s.started_at desc limit 1`);
+  return rows[0]?.litres || null;
 }

@@ -28,6 +28,16 @@ const dueFrom = (tx: Transaction, from: string, weeks: number) =>
     where a.status = 'inUse' and a.next_due >= ${from}::date and a.next_due < ${from}::date + ${weeks * 7}::int
       and not exists (select from booking_item i where i.asset_id = a.id and i.open) and not exists (select from ticket t where t.asset_id = a.id and t.status <> 'returned') group by 1, 2`);
 
+/** What is expected in each week from the one of a day on, booked or due, by model. */
+export async function visitsByWeek(
+  tx: Transaction,
+  today: string,
+  weeks = WEEKS_AHEAD,
+): Promise<{ week: string; model: string; n: number }[]> {
+  const from = mondayOf(today);
+  return [...(await bookedFrom(tx, from, weeks, null)).rows, ...(await dueFrom(tx, from, weeks)).rows];
+}
+
 /** Load of the weeks from the one of a day on. */
 export async function readLoad(tx: Transaction, today: string, now: Date, weeks = WEEKS_AHEAD): Promise<WeekLoad[]> {
   const from = mondayOf(today);

@@ -13,6 +13,7 @@ export const CHANGED_TABLES = [
   'customer_question',
   'supplier_review',
   'control_chart',
+  'supply_terms',
   'control_point',
   'comparison',
   'booking',

@@ -63,6 +63,7 @@ const FOLLOWED = [
   'customer_question',
   'supplier_review',
   'control_chart',
+  'supply_terms',
   'control_point',
   'comparison',
   'booking',

@@ -1,0 +1,2 @@
+export { ReorderList } from './reorder-list';
+export { SupplyTable } from './supply-table';

@@ -1,0 +1,69 @@
+import { expect } from '@playwright/test';
+import { signIn, test } from './people';
+
+test('advice is taken over by a key as the instrument’s own interval, with its reason; the list and the model’s page say the same', async ({
+  page,
+}) => {
+  await signIn(page, 'technician', '/due');
+  await page.getByRole('link', { name: 'Advice on intervals' }).click();
+  await page.waitForURL(/\/due\/advice/);
+  await page.getByRole('link', { name: 'shorter', exact: true }).click();
+  const first = page.locator('tbody tr').first();
+  const sentence = await first.locator('td').last().innerText();
+  expect(sentence).toMatch(/Make it \d+ (months?|days?)/);
+  await first.getByRole('link').first().click();
+  const outlook = page.getByTestId('outlook');
+  await expect(outlook).toContainText(sentence);
+  await outlook.locator('summary').click();
+  await expect(outlook.getByRole('columnheader', { name: 'Next as found, 95 %' })).toBeVisible();
+  await page.keyboard.press('i');
+  await expect(outlook.getByRole('status')).toContainText('Set; the due date moved to');
+  const every = /Make it (\d+ \w+)/.exec(sentence)![1]!;
+  await expect(page.getByText(`${every} for this instrument`)).toBeVisible();
+  await page.getByRole('heading', { level: 1 }).getByRole('link').click();
+  await expect(page.getByTestId('model-outlook')).toContainText(/Found within: \d+ of \d+ visits/);
+});
+
+test('a chart that leaves its limits takes what it watches out of use; a signatory explains it, and it is back', async ({
+  page,
+  browser,
+}) => {
+  test.setTimeout(180_000);
+  await signIn(page, 'technician', '/shelf/control');
+  const name = `Weight ${Date.now() % 1e6}`;
+  await page.getByText('Begin a chart').click();
+  await page.getByLabel('Name', { exact: true }).fill(name);
+  await page.getByLabel('Unit').first().fill('g');
+  await page.getByRole('button', { name: 'Begin', exact: true }).click();
+  await expect(page.getByText('A figure, such as 7.01.').first()).toBeVisible();
+  await page.getByLabel('Step of the display').fill('0,001');
+  const watched = page.getByLabel('What it watches');
+  const zeroTube = await watched.locator('option', { hasText: 'zero tube' }).first().getAttribute('value');
+  await watched.selectOption(zeroTube);
+  await page.getByRole('button', { name: 'Begin', exact: true }).click();
+  await page.waitForURL(/\/shelf\/control\/[0-9a-f-]{36}$/);
+  const keep = async (value: string, says: RegExp) => {
+    await page.getByLabel(/^Value now/).fill(value);
+    await page.getByLabel(/^Value now/).press('Enter');
+    await expect(page.getByRole('status').or(page.getByRole('alert')).filter({ hasText: says }).first()).toBeVisible();
+    await expect(page.getByTestId('control-points').locator('tbody tr').first()).toContainText(value);
+  };
+  for (const value of [1, 2, 0, 1, 3, -1, 2, 4, 1, 0, 2, 1].map((step) => (50 + step / 1000).toFixed(3)))
+    await keep(value, /Kept\./);
+  await keep('50.040', /Out of control: beyond three standard deviations/);
+  await expect(page.getByTestId('control-picture')).toBeVisible();
+  await page.goto(`/shelf/${zeroTube}`);
+  await expect(page.getByText('out of use').first()).toBeVisible();
+
+  const signatory = await (await browser.newContext()).newPage();
+  await signIn(signatory, 'signatory', '/shelf/control');
+  await expect(signatory.getByRole('row', { name: new RegExp(name) })).toContainText('out of control');
+  await signatory.getByRole('link', { name }).click();
+  await signatory.locator('summary', { hasText: 'Explain it' }).click();
+  await signatory.getByLabel('Why, and what was done').fill('The pan was not clean; cleaned, reads 50.001.');
+  await signatory.getByRole('button', { name: 'Explain it' }).click();
+  await expect(signatory.getByTestId('control-points')).toContainText('explained by');
+  await signatory.goto(`/shelf/${zeroTube}`);
+  await expect(signatory.getByText('good', { exact: true }).first()).toBeVisible();
+  await signatory.context().close();
+});
