@@ -20,4 +20,5 @@ export {
   endedLately,
   type BookingRow,
 } from './server/read-bookings';
+export { hoursOfModels, USUAL_HOURS } from './server/hours-of-models';
 export { readLoad, visitsByWeek, WEEKS_AHEAD } from './server/read-load';

@@ -15,6 +15,7 @@ export function ControlChart({ page }: { page: Pick<ChartPage, 'points' | 'limit
   const reach = limits ? 3.6 * limits.sigma : 0;
   const low = Math.min(...all, limits ? limits.centre - reach : Infinity);
   const high = Math.max(...all, limits ? limits.centre + reach : -Infinity);
+  const step = Number(page.chart.resolution) || reach / 10 || 1;
   const line = (y: number, dash: string | undefined, stroke: string, width = 1.4) => (
     <ReferenceLine y={y} stroke={stroke} strokeWidth={width} {...(dash ? { strokeDasharray: dash } : {})} />
   );
@@ -24,7 +25,7 @@ export function ControlChart({ page }: { page: Pick<ChartPage, 'points' | 'limit
         <CartesianGrid stroke="var(--rule)" vertical={false} />
         <XAxis dataKey="n" stroke="var(--quiet)" fontSize={12} allowDecimals={false} />
         <YAxis
-          domain={[low, high]}
+          domain={[Math.floor(low / step) * step, Math.ceil(high / step) * step]}
           tickFormatter={(value: number) => value.toFixed(places + 1)}
           width={72}
           stroke="var(--quiet)"

@@ -14,6 +14,7 @@ import { CustomerPicker, type ChosenCustomer } from './customer-picker';
 import { InstrumentLine, newLine } from './instrument-line';
 import type { Line } from './line';
 import { NewAsset, type ModelChoice } from './new-asset';
+import { PromiseHint, type Promised } from '@/features/plan';
 import { useSearch } from '@/platform/client/use-search';
 import { sameForAll } from './same-for-all';
 import { useDue } from './use-due';
@@ -37,6 +38,7 @@ export interface BookedArrival {
 interface Props {
   models: ModelChoice[];
   today: string;
+  promised: Promised;
   serial?: string;
   onto?: Onto | undefined;
   booked?: BookedArrival | undefined;
@@ -53,7 +55,7 @@ interface Done {
 }
 
 /** Taking instruments in: customer, instruments by serial or tag, a look at each, and a ticket each comes out. What was typed survives a reload. */
-export function ReceiveForm({ models, today, serial = '', onto, booked }: Props) {
+export function ReceiveForm({ models, today, promised, serial = '', onto, booked }: Props) {
   const promise = format(addDays(new Date(today), 5), 'yyyy-MM-dd');
   const kept = onto ? `receive/${onto.receiptId}` : booked ? `receive/${booked.bookingId}` : 'receive';
   const [draft, setDraft, clear] = useKept<Draft>(kept, {
@@ -242,6 +244,7 @@ export function ReceiveForm({ models, today, serial = '', onto, booked }: Props)
           )}
         </div>
       )}
+      <PromiseHint promised={promised} today={today} lines={draft.lines} />
       {draft.lines.map((line, index) => (
         <InstrumentLine
           key={line.assetId}

@@ -58,7 +58,7 @@ export function SupplyTable({ lines, mayKeep }: { lines: readonly SupplyLine[]; 
                 {line.terms.leadDays} d
                 {mayKeep && open !== line.name && (
                   <Button size="sm" variant="plain" className="ms-2" onClick={() => setOpen(line.name)}>
-                    {say({ code: 'reorder.terms' })}
+                    {say({ code: 'reorder.change' })}
                   </Button>
                 )}
                 {open === line.name && <TermsForm name={line.name} terms={line.terms} done={() => setOpen(null)} />}

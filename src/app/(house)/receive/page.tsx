@@ -1,5 +1,6 @@
 import { ReceiveForm } from '@/features/counter';
 import { bookingById } from '@/features/bookings/server';
+import { promisedSoFar } from '@/features/plan/server';
 import { assetsOf, listModels, receiptOf } from '@/features/counter/server';
 import { dateIn } from '@/platform/clock';
 import { page } from '@/platform/page';
@@ -37,6 +38,7 @@ export default page({ permission: 'receive', name: '/receive' }, async ({ tx, no
       <ReceiveForm
         models={models}
         today={dateIn(zone, now)}
+        promised={await promisedSoFar(tx, now)}
         serial={(search.serial ?? '').slice(0, 40)}
         onto={onto ?? undefined}
         booked={

@@ -4,6 +4,7 @@ import { workInHouse } from '@/features/money/server';
 import { page } from '@/platform/page';
 import { Link } from '@/ui/link';
 import '@/core/words/en/money';
+import '@/core/words/en/plan';
 import '@/core/words/en/tickets';
 
 export const metadata = { title: 'Work in the house' };
@@ -16,6 +17,9 @@ export default page({ permission: 'signedIn', name: '/work' }, async ({ tx, now 
         <h1>{say({ code: 'work.title' })}</h1>
         <span className="quiet">{say({ code: 'work.what' })}</span>
         <span className="end d-flex flex-wrap gap-2">
+          <Link className="btn btn-plain" href="/plan">
+            {say({ code: 'plan.title' })}
+          </Link>
           <Link className="btn btn-plain" href="/tickets">
             {say({ code: 'tickets.title' })}
           </Link>

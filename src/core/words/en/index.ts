@@ -55,6 +55,7 @@ import { PAPER_WORDS } from './paper';
 import { OFFICE_PAPERS } from './office-papers';
 import { PRACTICE_END } from './practice-end';
 import { PRACTICE_WORDS } from './practice';
+import { PLAN } from './plan';
 import { PROCEDURES_WORDS } from './procedures';
 import { PROGRAMS } from './programs';
 import { REORDER } from './reorder';
@@ -110,6 +111,7 @@ export const EN = {
   ...DAY,
   ...DEVIATIONS,
   ...ADVICE,
+  ...PLAN,
   ...REORDER,
   ...CONTROL,
   ...MODEL_OUTLOOK,

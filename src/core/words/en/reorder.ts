@@ -31,6 +31,7 @@ export const REORDER = {
   'reorder.shortOn': 'short from {on}',
   'reorder.enough': 'enough',
   'reorder.terms': 'How it is bought',
+  'reorder.change': 'Change',
   'reorder.leadDays': 'Days it takes',
   'reorder.holds': 'One holds, L',
   'reorder.save': 'Save',

@@ -68,7 +68,7 @@ export async function correctChart(
   }
 }
 
-/** Values of a chart that count, in their order, from where its limits are counted. */
+/** Values of a chart that later ones are held against, in their order, from where its limits are counted: one that was explained drags no average after it. */
 export const countingPoints = (
   tx: Transaction,
   { id, limitsFrom }: Pick<typeof controlChart.$inferSelect, 'id' | 'limitsFrom'>,
@@ -80,6 +80,7 @@ export const countingPoints = (
       and(
         eq(controlPoint.chartId, id),
         isNull(controlPoint.struckAt),
+        sql`(${controlPoint.explainedAt} is null or ${controlPoint.id} = ${limitsFrom})`,
         limitsFrom === null ? undefined : sql`${controlPoint.id} >= ${limitsFrom}`,
       ),
     )

@@ -39,7 +39,9 @@ export async function chartPage(tx: Transaction, id: string) {
     .where(eq(controlChart.id, id));
   if (!row) return null;
   const points = await tx.select().from(controlPoint).where(eq(controlPoint.chartId, id)).orderBy(asc(controlPoint.id));
-  const counting = points.filter((one) => !one.struckAt && (row.chart.limitsFrom === null || one.id >= row.chart.limitsFrom));
+  const { limitsFrom } = row.chart;
+  const drawn = points.filter((one) => !one.struckAt && (limitsFrom === null || one.id >= limitsFrom));
+  const counting = drawn.filter((one) => !one.explainedAt || one.id === limitsFrom);
   const judged = judgeChart({ values: counting.map((one) => Number(one.value)), resolution: Number(row.chart.resolution) });
   const meanOf = new Map(counting.map((one, index) => [one.id, judged.means[index] ?? null]));
   return {
@@ -47,7 +49,7 @@ export async function chartPage(tx: Transaction, id: string) {
     limits: judged.limits,
     meanLimits: judged.meanLimits,
     baseline: judged.baseline,
-    points: points.map((one) => ({ ...one, mean: meanOf.get(one.id) ?? null, counts: meanOf.has(one.id) })),
+    points: points.map((one) => ({ ...one, mean: meanOf.get(one.id) ?? null, counts: drawn.includes(one) })),
   };
 }
 export type ChartPage = NonNullable<Awaited<ReturnType<typeof chartPage>>>;

@@ -67,7 +67,8 @@ export async function supplyOutlook(tx: Transaction, today: string, now: Date): 
         kind: one.kind,
         left: one.availableL ? Number(one.availableL) : one.leftMl ? Number(one.leftMl) / 1000 : 0,
         until: earlier(one.expires ?? null, one.openedUntil ?? null),
-      }));
+      }))
+      .filter((one) => one.until === null || one.until >= today);
     const forecast = forecastSupply({
       today,
       bottles,

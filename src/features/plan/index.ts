@@ -1,0 +1,3 @@
+export { PlanView } from './plan-view';
+export { PromiseHint } from './promise-hint';
+export type { Promised } from './server/work-plan';

@@ -1,0 +1,1 @@
+export { promisedSoFar, workPlan, type DayPlan, type Promised } from './server/work-plan';
