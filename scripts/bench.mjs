@@ -1,4 +1,4 @@
-// npm run bench [-- million | trace | jobs]: speed as ratios within one run, on a throw-away cluster. Machines are noisy, so each pair is measured alternately and the medians are compared.
+// npm run bench [-- million | trace | jobs | history]: speed as ratios within one run, on a throw-away cluster. Machines are noisy, so each pair is measured alternately and the medians are compared.
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -24,7 +24,7 @@ try {
   tsx(['src/processes/seed.ts'], env);
   const inProcess = (file) => spawnSync(process.execPath, [TSX, file], { cwd: ROOT, env, stdio: 'inherit' }).status ?? 1;
   // One part alone, of those that need no page.
-  const only = ['trace', 'jobs'].find((one) => process.argv.includes(one));
+  const only = ['trace', 'jobs', 'history'].find((one) => process.argv.includes(one));
   process.exitCode = only ? inProcess(`src/processes/bench-${only}.ts`) : await everything(inProcess, { env, port });
 } finally {
   await stopAll();
@@ -40,7 +40,7 @@ async function everything(inProcess, { env, port }) {
   startScript('src/processes/gateway.ts', env, { quiet: true });
   startWeb(env, { quiet: true });
   await answers(`http://127.0.0.1:${port}/api/health`);
-  const parts = large ? ['large', 'files', 'trace'] : ['browser', 'load', 'live', 'reminders', 'jobs'];
+  const parts = large ? ['large', 'files', 'trace'] : ['browser', 'load', 'live', 'reminders', 'jobs', 'history'];
   for (const part of parts) results.push(inProcess(`src/processes/bench-${part}.ts`));
   return Math.max(...results);
 }

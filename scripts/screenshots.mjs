@@ -127,7 +127,7 @@ async function papers(sign, shot) {
 }
 
 async function pictures(env) {
-  ['bottle', 'calculators', 'certificate-annex', 'probes', 'due', 'station'].forEach((name) =>
+  ['bottle', 'calculators', 'certificate-annex', 'probes', 'due', 'station', 'budgets', 'import'].forEach((name) =>
     rmSync(join(folder, `${name}.png`), { force: true }),
   );
   const shot = async (page, name) => {
@@ -194,18 +194,17 @@ async function pictures(env) {
   await shot(sign, 'bookings');
   await sign.goto('/work');
   await shot(sign, 'work');
-  await sign.goto('/office/budgets');
-  await shot(sign, 'budgets');
+  await sign.goto('/plan');
+  await shot(sign, 'plan');
+  await sign.goto('/shelf/control');
+  await sign.getByRole('link', { name: 'Kept OF-410, CO at 100 ppm' }).click();
+  await sign.getByTestId('control-points').waitFor();
+  await sign.waitForTimeout(1200);
+  await shot(sign, 'control');
   await sign.goto('/customers?q=Grauwinkel');
   await sign.getByRole('link', { name: 'Grauwinkel Brewery' }).click();
   await sign.getByTestId('contacts').waitFor();
   await shot(sign, 'customer');
-  const admin = await open(env, 'admin');
-  await admin.goto('/imports');
-  await admin.getByRole('link', { name: 'instruments of two customers.csv' }).click();
-  await admin.getByTestId('import-row').first().waitFor();
-  await admin.getByTestId('import-row').nth(4).scrollIntoViewIfNeeded();
-  await shot(admin, 'import');
   await sign.goto('/procedures');
   await sign.getByRole('link', { name: 'CO monitor, shorter day' }).click();
   await sign.getByRole('link', { name: 'Work on the draft' }).click();

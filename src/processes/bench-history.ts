@@ -1,0 +1,91 @@
+import { Pool } from 'pg';
+import { closeDatabase, database, pool } from '@/data/connection';
+import { adviseNightly, assetOutlook } from '@/features/advice/server';
+import { inTurn, verdict } from './in-turn';
+
+/**
+ * npm run bench -- history: the night's advice on ten and a hundred thousand instruments of four visits each, what it costs for each and the memory it takes; and one instrument's outlook with two hundred visits beside its own SQL.
+ */
+const SIZES = (process.env.ROWS ?? '10000,100000').split(',').map(Number);
+const GROWTH = 1.3;
+const MEMORY = 1.5;
+const OVER_SQL = 1.5;
+const VISITS = 200;
+
+const superuser = new Pool({ connectionString: process.env.SUPERUSER_DATABASE_URL, max: 2 });
+const db = database();
+
+/** Instruments from one number to another, with one channel each and so many visits half a year apart (a day apart for many). */
+async function fill(from: number, to: number, visits: number, days: number): Promise<void> {
+  const client = await superuser.connect();
+  await client.query('set session_replication_role = replica; set synchronous_commit = off');
+  await client.query(`
+    drop table if exists filled; create temp table filled as select gen_random_uuid() as asset, gen_random_uuid() as channel, n from generate_series(${from + 1}, ${to}) n;
+    insert into asset (id, customer_id, model_id, maker, serial, created_at)
+    select f.asset, (select id from customer limit 1), m.id, m.maker, 'HIS-' || f.n, now() from filled f
+    join (select id, maker, row_number() over (order by id) - 1 as k, count(*) over () as of from instrument_model) m on m.k = f.n % m.of;
+    insert into asset_channel (id, asset_id, position, role, label, measurand, unit, resolution, lowest, highest, tolerance)
+    select channel, asset, 0, 'co', 'CO', 'carbon monoxide', 'ppm', '1', '0', '500', '{"absolute": "5"}' from filled;
+    drop table if exists visit; create temp table visit as select gen_random_uuid() as run, f.asset, f.channel, f.n, v, now() - (${visits} - v) * interval '${days} days' - interval '1 day' as at from filled f cross join generate_series(1, ${visits}) v;
+    insert into run (id, ticket_id, asset_id, customer_id, procedure_id, procedure_version, created_at)
+    select run, gen_random_uuid(), asset, (select id from customer limit 1), p.id, p.version, at from visit cross join (select id, version from procedure_version limit 1) p;
+    insert into run_summary (run_id, asset_id, customer_id, last_seq, status, as_found, as_left, adjusted, practice, started_at, finished_at, approved_at, technician)
+    select run, asset, (select id from customer limit 1), 60, 'approved', 'within', 'within', true, false, at, at, at, 'Bench' from visit;
+    insert into channel_result (run_id, channel, point, asset_id, label, unit, measurand, found_reference, found_deviation, found_limit, found_state, left_reference, left_deviation, left_limit, left_state, adjusted, at)
+    select run, channel::text, 'span', asset, 'CO', 'ppm', 'carbon monoxide', 100, -2 - (n % 7) * 0.3 - ((n * 31 + v * 17) % 11) * 0.2, 5, 'within', 100, ((n + v) % 3 - 1) * 0.5, 5, 'within', true, at from visit`);
+  client.release();
+  await superuser.query('analyze asset, asset_channel, run, run_summary, channel_result');
+}
+
+const nights: { size: number; each: number; mb: number }[] = [];
+let filled = 0;
+for (const size of SIZES) {
+  await fill(filled, size, 4, 180);
+  filled = size;
+  let most = 0;
+  const watch = setInterval(() => (most = Math.max(most, process.memoryUsage().heapUsed)), 100);
+  const began = performance.now();
+  await adviseNightly(db, new Date());
+  clearInterval(watch);
+  nights.push({ size, each: (performance.now() - began) / size, mb: most / 2 ** 20 });
+  const { size: of, each, mb } = nights.at(-1)!;
+  console.log(
+    `  a night over ${of.toLocaleString('en')} instruments: ${((each * of) / 1000).toFixed(1)} s, ${each.toFixed(2)} ms each, ${mb.toFixed(0)} MB of heap at most`,
+  );
+}
+const [small, large] = [nights[0]!, nights.at(-1)!];
+const growth = large.each / small.each;
+const memory = large.mb / small.mb;
+console.log(`  growth for each: ${verdict(growth, GROWTH)}; of memory: ${verdict(memory, MEMORY)}`);
+
+await fill(filled, filled + 1, VISITS, 30);
+const { rows } = await superuser.query<{ id: string }>('select id from asset where serial = $1', [`HIS-${filled + 1}`]);
+const id = rows[0]!.id;
+const SQL = [
+  `select asset_id, channel, role, label, run_id, at, found, "left" from (
+     select distinct on (r.run_id, r.channel) r.asset_id, r.channel, h.role, h.label, h.position, r.run_id, to_json(r.at)#>>'{}' as at, (r.found_deviation / nullif(r.found_limit, 0) * 100)::float8 as found,
+       (coalesce(r.left_deviation / nullif(r.left_limit, 0), 0) * 100)::float8 as "left"
+     from channel_result r join run_summary s on s.run_id = r.run_id and s.status = 'approved' and not s.practice join asset_channel h on h.id::text = r.channel where r.asset_id = $1
+     order by r.run_id, r.channel, abs(r.found_reference) desc) v order by asset_id, position, channel, at, run_id`,
+  `select e.run_id, e.data from run_event e join run r on r.id = e.run_id where r.asset_id = $1 and e.type = 'partReplaced'`,
+  `select e.type, e.data, e.occurred_at from run_event e join run r on r.id = e.run_id where r.asset_id = $1 and e.type in ('adjusted', 'partReplaced') order by e.occurred_at, e.seq`,
+  `select * from asset_channel where asset_id = $1`,
+  `select customer_id, model_id, next_due from asset where id = $1`,
+  `select p.* from interval_policy p join asset a on a.id = $1 and (p.asset_id = a.id or p.customer_id = a.customer_id or p.model_id = a.model_id)`,
+  `select h.* from model_history h join asset a on a.model_id = h.model_id where a.id = $1`,
+  `select value from setting where key = 'workshop' and $1::uuid is not null`,
+  `select (select sum(b.litres) from reference_booking b where b.run_id = s.run_id) from run_summary s where s.asset_id = $1 order by s.started_at desc limit 1`,
+];
+const [ours, raw] = await inTurn(
+  40,
+  () => db.transaction((tx) => assetOutlook(tx, id)),
+  async () => {
+    for (const [index, text] of SQL.entries()) await pool().query({ name: `history-${index}`, text, values: [id] });
+  },
+);
+console.log(
+  `  outlook with ${VISITS} visits: ${ours!.toFixed(2)} ms, its SQL prepared ${raw!.toFixed(2)} ms: ${verdict(ours! / raw!, OVER_SQL)}`,
+);
+await superuser.end();
+await closeDatabase();
+process.exitCode = growth <= GROWTH && memory <= MEMORY && ours! / raw! <= OVER_SQL ? 0 : 1;
