@@ -8,7 +8,7 @@ const STOREYS = [
   ['money', 'letter'],
   ['uncertainty'],
   ['stability', 'interval', 'booking', 'oxygen', 'conductivity', 'gas', 'instrument'],
-  ['history', 'control'],
+  ['history', 'control', 'conductor'],
   ['ph'],
   ['procedure'],
   ['record'],
