@@ -67,3 +67,29 @@ test('a chart that leaves its limits takes what it watches out of use; a signato
   await expect(signatory.getByText('good', { exact: true }).first()).toBeVisible();
   await signatory.context().close();
 });
+
+test('the bench says what to do next over all places and why; what is refused waits, it presses nothing itself', async ({
+  page,
+}) => {
+  await signIn(page, 'technician', '/');
+  const line = page.getByTestId('conductor');
+  await expect(line).toContainText(/place \d+/);
+  await expect(line).toContainText(/All done in/);
+  const first = await line.locator('a.row-link').first().innerText();
+  await line.getByRole('button', { name: 'Not this one' }).click();
+  await expect(line.locator('a.row-link').first()).not.toHaveText(first);
+  await line.getByRole('button', { name: 'As it was proposed' }).click();
+  await expect(line.locator('a.row-link').first()).toHaveText(first);
+  await line.getByLabel('Hands').selectOption('2');
+  await expect(line).toContainText(/All done in/);
+  await line.locator('a.row-link').first().click();
+  await page.waitForURL(/\/runs\//);
+});
+
+test('the plan of the day has what waits, by whom and in which order', async ({ page }) => {
+  await signIn(page, 'counter', '/work');
+  await page.getByRole('link', { name: 'Plan of the day' }).click();
+  await page.waitForURL(/\/plan$/);
+  await expect(page.getByText('Tam Verrick').first()).toBeVisible();
+  await expect(page.locator('ol li').first()).toContainText(/\d+ min/);
+});

@@ -1,5 +1,5 @@
 import { BenchBoard, OutTray } from '@/features/bench';
-import { board } from '@/features/bench/server';
+import { benchChains, board } from '@/features/bench/server';
 import { ReturnButton } from '@/features/counter';
 import { firstWeek, hasDocuments } from '@/features/setup/server';
 import { say } from '@/core/words/say';
@@ -28,6 +28,7 @@ export default page({ permission: 'signedIn', name: '/' }, async ({ tx, actor, n
         board={state}
         today={dateIn(zone, now)}
         mayBench={may(actor.role, 'bench')}
+        chains={may(actor.role, 'bench') ? await benchChains(tx, now) : []}
         outTray={
           <OutTray
             tickets={state.tickets}

@@ -14,3 +14,4 @@ export { probeRows } from './server/keep-probes';
 export { eventHash, loadRun, storedEvent, toEvent, type LoadedRun } from './server/run-store';
 export { keysOfModel, modelKeysCsv, writeModelKey } from './server/model-keys';
 export { rawHistory } from './server/raw-history';
+export { benchChains, type PlaceChain } from './server/chains';

@@ -36,10 +36,15 @@ export function PlanView({ plan: { plan, tickets, minutesADay } }: { plan: DayPl
               {people
                 .filter((hand) => hand.work.length > 0)
                 .map((hand) => (
-                  <div key={hand.name} className="col-lg-6">
+                  <div key={hand.name} className={people.length > 1 ? 'col-lg-6' : 'col-12'}>
                     <div className="d-flex gap-3 align-items-center mb-2">
                       <strong>{hand.name}</strong>
-                      <progress max={minutesADay} value={hand.minutes} className="flex-grow-1" style={{ maxWidth: '16rem' }} />
+                      <progress
+                        max={minutesADay}
+                        value={hand.minutes}
+                        className="flex-grow-1"
+                        style={{ maxWidth: '16rem', accentColor: 'var(--within)' }}
+                      />
                       <span className="quiet">
                         {say({ code: 'plan.of', numbers: { minutes: Math.round(hand.minutes), all: Math.round(minutesADay) } })}
                       </span>

@@ -20,6 +20,7 @@ import { WALK } from './walk';
 import { CORRECT } from './correct';
 import { CUSTOMERS } from './customers';
 import { DAY } from './day';
+import { CONDUCTOR } from './conductor';
 import { CONTROL } from './control';
 import { DEVIATIONS } from './deviations';
 import { DID } from './did';
@@ -111,6 +112,7 @@ export const EN = {
   ...DAY,
   ...DEVIATIONS,
   ...ADVICE,
+  ...CONDUCTOR,
   ...PLAN,
   ...REORDER,
   ...CONTROL,

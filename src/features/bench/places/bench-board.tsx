@@ -12,6 +12,8 @@ import { useSheetAhead } from '../fetch-ahead';
 import { usePlaceKeys } from '../use-place-keys';
 import { useKeys } from '@/ui/use-keys';
 import { placeTicketAction, startRunAction } from '../actions';
+import type { PlaceChain } from '../server/chains';
+import { ConductorLine } from './conductor-line';
 import { InTray } from './in-tray';
 import { Place } from './place';
 import type { Board, BoardTicket } from '../server/board';
@@ -24,11 +26,13 @@ interface Props {
   board: Board;
   today: string;
   mayBench: boolean;
+  /** What is left to do at each place. */
+  chains: readonly PlaceChain[];
   outTray: React.ReactNode;
 }
 
 /** The bench: in-tray, places, out-tray. A ticket moves by drag or by key; each place shows its clock and what comes next. */
-export function BenchBoard({ board, today, mayBench, outTray }: Props) {
+export function BenchBoard({ board, today, mayBench, chains, outTray }: Props) {
   useAwake(mayBench);
   useSheetAhead();
   const router = useRouter();
@@ -103,6 +107,7 @@ export function BenchBoard({ board, today, mayBench, outTray }: Props) {
           {problem}
         </p>
       )}
+      <ConductorLine key={chains.map((one) => `${one.run}/${one.chores[0]!.id}`).join()} chains={chains} />
       <div className="workroom">
         <InTray
           tickets={inTray}
