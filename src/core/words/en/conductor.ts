@@ -13,12 +13,13 @@ export const CONDUCTOR = {
   'conductor.why.sets': '{time} pass by themselves behind it',
   'conductor.why.longest': 'most is left to do there',
   'conductor.why.inTurn': 'it is its turn',
-  'conductor.saves': 'All done in {time}, {saved} sooner than one after another.',
+  'conductor.saves': '{saved} sooner than one by one',
   'conductor.alone': 'All done in {time}.',
   'conductor.refuse': 'Not this one',
   'conductor.first': 'This one first',
   'conductor.again': 'As it was proposed',
   'conductor.hands': 'Hands',
+  'conductor.handsOf': '{hands, plural, one {# hand} other {# hands}}',
   'conductor.minutes': '{seconds, plural, =0 {now} other {{minutes, plural, =0 {{seconds} s} one {# min} other {# min}}}}',
 } as const;
 addWords(CONDUCTOR);

@@ -12,7 +12,7 @@ import type { PlaceChain } from '../server/chains';
 import '@/core/words/en/conductor';
 
 /** How many things ahead are said. */
-const AHEAD = 4;
+const AHEAD = 3;
 
 const time = (seconds: number): string => {
   const whole = Math.round(seconds);
@@ -41,63 +41,44 @@ export function ConductorLine({ chains }: { chains: readonly PlaceChain[] }) {
   const key = (start: Start) => `${of(start).run}/${start.chore.id}`;
   const saved = conducted.oneByOne - conducted.ends;
   return (
-    <section className="sheet mb-3" aria-label={say({ code: 'conductor.title' })} data-testid="conductor">
-      <div className="d-flex flex-wrap gap-3 align-items-baseline">
-        {now && (
-          <>
-            <span className="fs-4">
-              <strong>
-                {now.at < 1 ? say({ code: 'conductor.now' }) : say({ code: 'conductor.in', numbers: { time: time(now.at) } })}
-              </strong>{' '}
-              <What start={now} chain={of(now)} />
+    <section
+      className="sheet py-1 mb-2 d-flex flex-wrap column-gap-3 align-items-center"
+      aria-label={say({ code: 'conductor.title' })}
+      data-testid="conductor"
+      title={say({ code: 'conductor.alone', numbers: { time: time(conducted.ends) } })}
+    >
+      {now && (
+        <span>
+          <strong>
+            {now.at < 1 ? say({ code: 'conductor.now' }) : say({ code: 'conductor.in', numbers: { time: time(now.at) } })}
+          </strong>{' '}
+          <What start={now} chain={of(now)} />{' '}
+          {why && (
+            <span className="quiet small">
+              ({say({ code: `conductor.why.${why.why}`, numbers: { seconds: why.seconds, time: time(why.seconds) } })})
             </span>
-            {why && (
-              <span className="quiet">
-                {say({ code: `conductor.why.${why.why}`, numbers: { seconds: why.seconds, time: time(why.seconds) } })}
-              </span>
-            )}
-            <Button size="sm" variant="plain" onClick={() => setRefused([...refused, key(now)])}>
-              {say({ code: 'conductor.refuse' })}
+          )}{' '}
+          <Button size="sm" variant="link" className="p-0" onClick={() => setRefused([...refused, key(now)])}>
+            {say({ code: 'conductor.refuse' })}
+          </Button>
+        </span>
+      )}
+      {later.map((start) => (
+        <span key={`${start.place}${start.chore.id}`} className="small">
+          {say({ code: 'conductor.in', numbers: { time: time(start.at) } })} <What start={start} chain={of(start)} />{' '}
+          {start.chore === of(start).chores[0] && (
+            <Button size="sm" variant="link" className="p-0" onClick={() => setPinned(key(start))}>
+              {say({ code: 'conductor.first' })}
             </Button>
-          </>
-        )}
-        <label className="ms-auto d-flex gap-2 align-items-center small">
-          {say({ code: 'conductor.hands' })}
-          <Form.Select
-            size="sm"
-            style={{ width: '4.5rem' }}
-            value={hands}
-            onChange={(event) => setHands(Number(event.target.value))}
-          >
-            {[1, 2, 3].map((one) => (
-              <option key={one} value={one}>
-                {one}
-              </option>
-            ))}
-          </Form.Select>
-        </label>
-      </div>
-      <ol className="list-unstyled d-flex flex-wrap gap-4 mb-1 mt-1">
-        {later.map((start) => (
-          <li key={`${start.place}${start.chore.id}`} className="small">
-            {say({ code: 'conductor.in', numbers: { time: time(start.at) } })} <What start={start} chain={of(start)} />{' '}
-            {start.chore === of(start).chores[0] && (
-              <Button size="sm" variant="link" className="p-0" onClick={() => setPinned(key(start))}>
-                {say({ code: 'conductor.first' })}
-              </Button>
-            )}
-          </li>
-        ))}
-      </ol>
-      <span className="quiet small">
-        {saved > 30
-          ? say({ code: 'conductor.saves', numbers: { time: time(conducted.ends), saved: time(saved) } })
-          : say({ code: 'conductor.alone', numbers: { time: time(conducted.ends) } })}
+          )}
+        </span>
+      ))}
+      <span className="ms-auto d-flex gap-2 align-items-center small">
         {(refused.length > 0 || pinned) && (
           <Button
             size="sm"
             variant="link"
-            className="p-0 ms-2"
+            className="p-0"
             onClick={() => {
               setRefused([]);
               setPinned(null);
@@ -106,16 +87,28 @@ export function ConductorLine({ chains }: { chains: readonly PlaceChain[] }) {
             {say({ code: 'conductor.again' })}
           </Button>
         )}
+        {saved > 30 && <span className="quiet">{say({ code: 'conductor.saves', numbers: { saved: time(saved) } })}</span>}
+        <Form.Select
+          size="sm"
+          style={{ width: '6.5rem' }}
+          aria-label={say({ code: 'conductor.hands' })}
+          value={hands}
+          onChange={(event) => setHands(Number(event.target.value))}
+        >
+          {[1, 2, 3].map((one) => (
+            <option key={one} value={one}>
+              {say({ code: 'conductor.handsOf', numbers: { hands: one } })}
+            </option>
+          ))}
+        </Form.Select>
       </span>
     </section>
   );
 }
 
+/** What there is to do, and at which place; which instrument it is stands on its card below. */
 const What = ({ start, chain }: { start: Start; chain: PlaceChain }) => (
-  <Link className="row-link" href={`/runs/${chain.run}`}>
-    {say({ code: 'conductor.place', numbers: { place: start.place } })}: {start.chore.label}{' '}
-    <span className="quiet fw-normal">
-      {chain.item} <span className="mono">{chain.serial}</span>
-    </span>
+  <Link className="row-link" href={`/runs/${chain.run}`} title={`${chain.item} ${chain.serial}`}>
+    {say({ code: 'conductor.place', numbers: { place: start.place } })}: {start.chore.label}
   </Link>
 );
