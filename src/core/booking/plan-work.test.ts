@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { seededUniform } from '../uncertainty/random';
 import { planWork, workingDays, type Work } from './plan-work';
 import { promiseFits } from './promise-fits';
 
@@ -12,17 +13,6 @@ const work = (id: string, setUp: string, promiseOn: string | null, minutes = 60)
 });
 const base = { today: MONDAY, people: ['Tam'], minutesADay: 360, setUpMinutes: 10, days: 5 };
 const ids = (plan: ReturnType<typeof planWork>, day = 0, person = 0) => plan.days[day]!.people[person]!.work.map((one) => one.id);
-
-/** Mulberry32: the same cases every time. */
-function uniform(seed: number) {
-  let state = seed;
-  return (most: number) => {
-    state = (state + 0x6d2b79f5) | 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return Math.floor((((t ^ (t >>> 14)) >>> 0) / 4294967296) * most);
-  };
-}
 
 describe('a plan of what waits', () => {
   it('works by promise, and what shares a set-up comes right behind; what it saves is said', () => {
@@ -53,7 +43,8 @@ describe('a plan of what waits', () => {
   it('breaks no rule in a thousand cases: each once, no day overfull, never more late than strictly by promise', () => {
     const days = workingDays(MONDAY, 8);
     for (let seed = 1; seed <= 1000; seed += 1) {
-      const next = uniform(seed);
+      const draw = seededUniform(seed);
+      const next = (most: number) => Math.floor(draw() * most);
       const all = Array.from({ length: 1 + next(18) }, (_one, index) =>
         work(`w${index}`, 'abc'[next(3)]!, next(4) ? days[next(8)]! : null, 20 + next(150)),
       );

@@ -1,16 +1,11 @@
 import { describe, expect, it } from 'vitest';
+import { seededUniform } from '../uncertainty/random';
 import type { Chain, Chore, Start } from './chore';
 import { conduct } from './conduct';
 
-/** Mulberry32: the same benches every time. */
+/** Whole numbers of a range, the same benches every time. */
 function drawn(seed: number) {
-  let state = seed | 0;
-  const next = () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
+  const next = seededUniform(seed);
   return (from: number, to: number) => Math.round(from + (to - from) * next());
 }
 

@@ -1,15 +1,21 @@
 import { requireRange } from '../range-error';
+import { seededUniform } from '../uncertainty/random';
 import { greedy, openAt } from './greedy';
 import { begun, beginning, earliest, type BenchState } from './bench-state';
 import { clearFor, gases, heldFor, lowerBound, oneByOne } from './bound';
 import type { Chain, Conducted, Start } from './chore';
 
-/** Orders that are followed side by side. More finds hardly better ones and takes longer. */
-const WIDTH = 20;
+/** Things that are tried while orders are followed side by side: of a small bench more orders at a time than of a full one. */
+const TRIED = 6_000;
+const WIDEST = 160;
 /** Up to so many places orders are followed side by side as well. */
 const FEW = 8;
 /** Orders that are made straight on, and how long gas waits in them for zeros that come, s. */
 const MANNERS = 24;
+/** Of few places so many of the best orders are improved: one alone may be a dead end. */
+const BEGINNINGS = 2;
+/** Orders of so few things are improved for longer: each try costs little. */
+const SMALL = 20;
 /** Things that are begun while an order is improved: what it costs does not grow with the bench. */
 const MOVES = 8_000;
 const PATIENCES = [0, 30, 60, 120, 240, 480];
@@ -27,11 +33,11 @@ const LATE_COSTS = 1000;
 export function conduct({ chains, hands }: { chains: readonly Chain[]; hands: number }): Conducted {
   requireRange('hands', hands, 1, 8);
   const made = [...straightOn(chains, hands), ...(chains.length <= FEW ? [sideBySide(chains, hands)] : [])];
-  const found = improved(
-    chains,
-    hands,
-    made.reduce((best, one) => (costOf(one) < costOf(best) - 1e-9 ? one : best)),
-  );
+  const found = made
+    .sort((a, b) => costOf(a) - costOf(b))
+    .slice(0, chains.length <= FEW ? BEGINNINGS : 1)
+    .map((one) => improved(chains, hands, one))
+    .reduce((best, one) => (costOf(one) < costOf(best) - 1e-9 ? one : best));
   const starts: Start[] = [];
   for (let at: BenchState | null = found; at?.last; at = at.last.before) starts.push(at.last.start);
   return {
@@ -48,7 +54,8 @@ const costOf = (state: BenchState): number => left(state) * 1e9 + state.late * L
 
 /** Orders made straight on, each in another manner; the same ones each time. */
 function straightOn(chains: readonly Chain[], hands: number): BenchState[] {
-  const next = drawn(chains.length * 31 + hands);
+  // The same numbers each time: a plan that jumps about is none.
+  const next = seededUniform(chains.length * 31 + hands);
   return Array.from({ length: MANNERS }, (_one, index) =>
     greedy(chains, hands, {
       weights: chains.map(() => (index < PATIENCES.length ? 1 : 0.4 + 1.2 * next())),
@@ -64,6 +71,7 @@ function sideBySide(chains: readonly Chain[], hands: number): BenchState {
   const open = gases(chains);
   let beam = [beginning(chains, hands)];
   const steps = chains.reduce((sum, one) => sum + one.chores.length, 0);
+  const width = Math.min(WIDEST, Math.max(8, Math.round(TRIED / (steps * chains.length))));
   for (let step = 0; step < steps; step += 1) {
     const next: BenchState[] = [];
     for (const state of beam)
@@ -78,7 +86,7 @@ function sideBySide(chains: readonly Chain[], hands: number): BenchState {
       }
     // Held for ever by each other: what can't be ordered is left out rather than invented.
     if (next.length === 0) break;
-    beam = best(next);
+    beam = best(next, width);
   }
   return beam[0]!;
 }
@@ -103,27 +111,17 @@ function improved(chains: readonly Chain[], hands: number, found: BenchState): B
   for (let at: BenchState | null = found; at?.last; at = at.last.before)
     order.push(chains.findIndex((one) => one.place === at!.last!.start.place));
   order.reverse();
-  const tries = order.length ? Math.round(MOVES / order.length) : 0;
-  const next = drawn(order.length);
+  const tries = order.length ? Math.round(((order.length <= SMALL ? 4 : 1) * MOVES) / order.length) : 0;
+  const next = seededUniform(order.length);
   for (let n = 0; n < tries && Math.max(0, ...best.ready) > lowerBound(chains, hands); n += 1) {
     const moved = [...order];
-    const [one] = moved.splice(Math.floor(next() * order.length), 1);
-    moved.splice(Math.floor(next() * order.length), 0, one!);
+    const [one, other] = [Math.floor(next() * order.length), Math.floor(next() * order.length)];
+    if (n % 3 === 0) [moved[one], moved[other]] = [moved[other]!, moved[one]!];
+    else moved.splice(other, 0, ...moved.splice(one, 1));
     const state = follow(chains, hands, moved);
     if (state && costOf(state) <= costOf(best)) [best, order] = [state, moved];
   }
   return best;
-}
-
-/** Numbers between 0 and 1, the same ones for the same seed (mulberry32): a plan that jumps about is none. */
-function drawn(seed: number): () => number {
-  let state = seed | 0;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
 }
 
 interface Tails {
@@ -181,7 +179,7 @@ function scoreOf(state: BenchState, tails: readonly Tails[], open: ReadonlySet<s
 }
 
 /** The best ones, each place in its order once: two orders that come to the same are one. */
-function best(states: BenchState[]): BenchState[] {
+function best(states: BenchState[], width: number): BenchState[] {
   states.sort((a, b) => a.score - b.score);
   const kept: BenchState[] = [];
   const seen = new Set<string>();
@@ -190,7 +188,7 @@ function best(states: BenchState[]): BenchState[] {
     if (seen.has(key)) continue;
     seen.add(key);
     kept.push(state);
-    if (kept.length === WIDTH) break;
+    if (kept.length === width) break;
   }
   return kept;
 }

@@ -1,4 +1,5 @@
 import { addDays, format } from 'date-fns';
+import { seededUniform } from '../uncertainty/random';
 import type { ChannelVisit } from './drift-steps';
 
 /** A workshop whose truth is known: sensors that drift at rates of their own, steps that scatter, readings that are adjusted where they are off. */
@@ -10,16 +11,9 @@ export interface Truth {
   noise: number;
 }
 
-/** Normal numbers from a seeded generator (mulberry32; Box and Muller). */
+/** Normal numbers, the same ones for the same seed (Box and Muller). */
 export function normals(seed: number): () => number {
-  let state = seed >>> 0;
-  const uniform = () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let t = state;
-    t = Math.imul(t ^ (t >>> 15), t | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
+  const uniform = seededUniform(seed);
   return () => Math.sqrt(-2 * Math.log(1 - uniform())) * Math.cos(2 * Math.PI * uniform());
 }
 

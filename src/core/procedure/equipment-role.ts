@@ -1,5 +1,5 @@
-/** What stands on the shelf besides bottles and buffers. Closed. */
-export const EQUIPMENT_ROLES = [
+/** Equipment of the bench. Closed. */
+export const TOOL_ROLES = [
   'regulator',
   'tube',
   'scrubber',
@@ -9,10 +9,9 @@ export const EQUIPMENT_ROLES = [
   'thermometer',
   'hygrometer',
   'balance',
-  'reader',
-  'storage',
-  'cleaning',
-  'electrolyte',
-  'membrane',
 ] as const;
+/** What care takes from the shelf. Closed. */
+export const SOLUTION_ROLES = ['storage', 'cleaning', 'electrolyte', 'membrane'] as const;
+/** What stands on the shelf besides bottles and buffers. Closed. */
+export const EQUIPMENT_ROLES = [...TOOL_ROLES, 'reader', ...SOLUTION_ROLES] as const;
 export type EquipmentRole = '' | (typeof EQUIPMENT_ROLES)[number];

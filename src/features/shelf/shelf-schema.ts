@@ -1,5 +1,6 @@
 import { endOfMonth, format, isValid, parseISO } from 'date-fns';
 import * as yup from 'yup';
+import { SOLUTION_ROLES, TOOL_ROLES } from '@/core/procedure/equipment-role';
 import { MEASURANDS } from '@/core/measurand';
 import type { Measurand } from '@/core/measurand/measurand';
 import { readTable } from './read-table';
@@ -17,18 +18,7 @@ export function lastDayOf(expires: string): string | null {
   return /^\d{4}-\d{2}-\d{2}$/.test(expires) && isValid(parseISO(expires)) ? expires : null;
 }
 
-export const EQUIPMENT_ROLES = [
-  'regulator',
-  'tube',
-  'scrubber',
-  'zeroTube',
-  'flowMeter',
-  'barometer',
-  'thermometer',
-  'hygrometer',
-  'balance',
-] as const;
-export const SOLUTION_ROLES = ['storage', 'cleaning', 'electrolyte', 'membrane'] as const;
+export { TOOL_ROLES as EQUIPMENT_ROLES, SOLUTION_ROLES };
 /** What measuring equipment states of itself: quantity, unit. A thermo-hygrometer states two. */
 export const MEASURES: Partial<Record<string, [substance: string, unit: string][]>> = {
   thermometer: [['temperature', '°C']],
@@ -99,7 +89,7 @@ export const referenceSchema = yup.object({
   kind: yup.string().oneOf(['gas', 'tool', 'buffer', 'standard', 'solution']).required(),
   role: yup
     .string()
-    .oneOf(['', ...EQUIPMENT_ROLES, ...SOLUTION_ROLES])
+    .oneOf(['', ...TOOL_ROLES, ...SOLUTION_ROLES])
     .default(''),
   name: text(120).required('What is it?'),
   maker: text(80).default(''),
