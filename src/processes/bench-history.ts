@@ -65,7 +65,7 @@ const SQL = [
   `select asset_id, channel, role, label, run_id, at, found, "left" from (
      select distinct on (r.run_id, r.channel) r.asset_id, r.channel, h.role, h.label, h.position, r.run_id, to_json(r.at)#>>'{}' as at, (r.found_deviation / nullif(r.found_limit, 0) * 100)::float8 as found,
        (coalesce(r.left_deviation / nullif(r.left_limit, 0), 0) * 100)::float8 as "left"
-     from channel_result r join run_summary s on s.run_id = r.run_id and s.status = 'approved' and not s.practice join asset_channel h on h.id::text = r.channel where r.asset_id = $1
+     from channel_result r join run_summary s on s.run_id = r.run_id and s.status = 'approved' and not s.practice join asset_channel h on h.id = r.channel::uuid where r.asset_id = $1
      order by r.run_id, r.channel, abs(r.found_reference) desc) v order by asset_id, position, channel, at, run_id`,
   `select e.run_id, e.data from run_event e join run r on r.id = e.run_id where r.asset_id = $1 and e.type = 'partReplaced'`,
   `select e.type, e.data, e.occurred_at from run_event e join run r on r.id = e.run_id where r.asset_id = $1 and e.type in ('adjusted', 'partReplaced') order by e.occurred_at, e.seq`,

@@ -35,7 +35,7 @@ export async function channelVisits(tx: Transaction, assetIds: readonly string[]
     select asset_id, channel, role, label, run_id, to_json(at)#>>'{}' as at, found::float8, "left"::float8 from (
       select distinct on (r.run_id, r.channel) r.asset_id, r.channel, h.role, h.label, h.position, r.run_id, r.at, r.found_deviation / nullif(r.found_limit, 0) * 100 as found,
         coalesce(r.left_deviation / nullif(r.left_limit, 0), case when not r.adjusted then r.found_deviation / nullif(r.found_limit, 0) end) * 100 as "left"
-      from channel_result r join run_summary s on s.run_id = r.run_id and s.status = 'approved' and not s.practice join asset_channel h on h.id::text = r.channel
+      from channel_result r join run_summary s on s.run_id = r.run_id and s.status = 'approved' and not s.practice join asset_channel h on h.id = case when r.channel ~ '^[0-9a-f-]{36}$' then r.channel::uuid end
       where r.asset_id in ${assetIds} and coalesce(r.found_reference, r.left_reference, 0) <> 0 and coalesce(r.found_reference, r.left_reference) is distinct from nullif(h.clean_air, '')::numeric
       order by r.run_id, r.channel, abs(coalesce(r.found_reference, r.left_reference)) desc
     ) v order by asset_id, position, channel, at, run_id`);
