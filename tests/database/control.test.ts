@@ -20,7 +20,7 @@ import {
   strikePoint,
 } from '@/features/control/server';
 import { listChanges, verifyRecords } from '@/features/office/server';
-import { referencePage } from '@/features/shelf/server';
+import { noteCheck, referencePage } from '@/features/shelf/server';
 import { asActor } from '@/platform/as-actor';
 import type { UseCaseContext } from '@/platform/use-case';
 import { refused } from './refused';
@@ -91,6 +91,20 @@ describe('a control chart', () => {
       'Control chart “Buffer 7.00” explained: The bottle stood open.',
     );
   });
+  it('what is out of use for another reason as well stays so when the chart is explained', async () => {
+    const { id } = await keep('7.40');
+    const check = (what: 'check' | 'state', result: 'fault' | 'good') =>
+      as((context) => noteCheck(context, { id: world.bottleId, what, value: '', result, note: 'The valve leaks.', nextDue: '' }));
+    await check('check', 'fault');
+    const explain = (pointId: number) =>
+      as((context) => explainPoint(context, { pointId, explained: 'Stirred.', anew: false }), world.signatory);
+    expect(await explain(id)).toEqual({ back: false });
+    expect(await stateOf()).toBe('outOfUse');
+    // Found out of control while it is out of use: the register says so, the reason before it stays the reason.
+    expect(await explain((await keep('7.50')).id)).toEqual({ back: false });
+    expect(await stateOf()).toBe('outOfUse');
+    await check('state', 'good');
+  });
   it('limits can be drawn anew from a value; a wrong value is struck and stays to be read; ended it takes no more', async () => {
     const { id } = await keep('7.20');
     await as((context) => explainPoint(context, { pointId: id, explained: 'A new lot.', anew: true }), world.signatory);
@@ -107,7 +121,7 @@ describe('a control chart', () => {
     await as((context) => endChart(context, { chartId, why: 'no buffer any more' }));
     expect(await refused(keep('7.2'))).toMatchObject({ status: 409 });
     const { data } = Papa.parse<Record<string, string>>((await as(({ tx }) => chartCsv(tx, chartId)))!, { header: true });
-    expect(data).toHaveLength(16);
+    expect(data).toHaveLength(18);
     expect(data[12]).toMatchObject({ value: '7.30', rule: 'beyond', explained: 'The bottle stood open.' });
     const changes = await as(({ tx }) => listChanges(tx, { table: 'control_chart' } as never));
     expect(JSON.stringify(changes)).toContain('new lot');

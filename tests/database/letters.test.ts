@@ -19,7 +19,15 @@ import {
 } from '@/data/schema';
 import { approveRun, noticeFor } from '@/features/certificates/server';
 import { keepTolerance } from '@/features/customers/server';
-import { emptyOutbox, makeBumpReminders, makeReminders, postToDo, readReturns } from '@/features/due/server';
+import {
+  emptyOutbox,
+  makeBumpReminders,
+  makeReminders,
+  notePrinted,
+  postToDo,
+  printAgain,
+  readReturns,
+} from '@/features/due/server';
 import { makeOffer, mailOffer } from '@/features/money/server';
 import { dropMailText, keepMailText, mailTextPage } from '@/features/office/server';
 import {
@@ -55,6 +63,18 @@ beforeAll(async () => {
   await world.db.update(customer).set({ language: 'de', contact: 'Papiere', email: 'papiere@yard.example' });
 });
 afterAll(() => world.close());
+
+it('a letter that was taken for printed waits to be printed again, once', async () => {
+  const letter = { customerId: world.customerId, recipient: '', subject: 'Brief', body: 'Guten Tag', onPaper: true as const };
+  const [mailId] = await as(({ tx, now }) => putMails(tx, [letter], { now, kind: 'reminder', host: 'test.example' }));
+  const state = async () => (await world.db.select().from(mail).where(eq(mail.id, mailId!)))[0]!.state;
+  await as((context) => notePrinted(context, { mailIds: [mailId!] }));
+  expect(await state()).toBe('printed');
+  await as((context) => printAgain(context, { mailId: mailId! }));
+  expect(await state()).toBe('toPrint');
+  expect(await refused(as((context) => printAgain(context, { mailId: mailId! })))).toMatchObject({ status: 404 });
+  await as((context) => notePrinted(context, { mailIds: [mailId!] }));
+});
 
 describe('texts of mails', () => {
   it('the office’s own text is in the next letter of that language; one without its caution is refused; the usual one comes back; the audit has both', async () => {

@@ -1,9 +1,9 @@
-import { and, asc, eq, isNull, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, isNull, sql } from 'drizzle-orm';
 import type { InferType } from 'yup';
 import { judgeChart } from '@/core/control/judge-chart';
 import { say } from '@/core/words/say';
 import type { Transaction } from '@/data/connection';
-import { controlChart, controlPoint, reference } from '@/data/schema';
+import { controlChart, controlPoint, reference, referenceCheck } from '@/data/schema';
 import { openNonconformity } from '@/features/register/server';
 import { noteCheck } from '@/features/shelf/server';
 import { need } from '@/platform/need';
@@ -118,8 +118,13 @@ export async function keepPoint(
 }
 
 async function bind(context: UseCaseContext, chart: typeof controlChart.$inferSelect, what: string): Promise<void> {
-  if (!chart.referenceId) {
-    await openNonconformity(context, { kind: 'failedCheck', what });
+  const [row] = chart.referenceId
+    ? await context.tx.select({ state: reference.state }).from(reference).where(eq(reference.id, chart.referenceId)).for('update')
+    : [];
+  // Out of use for another reason already: that reason has to go first, so the finding stands in the register alone.
+  if (!chart.referenceId || row?.state !== 'good') {
+    const { referenceId } = chart;
+    await openNonconformity(context, { kind: 'failedCheck', what, ...(referenceId ? { referenceId } : {}) });
     return;
   }
   // A check that failed: out of use at once, and in the register.
@@ -149,27 +154,55 @@ export async function explainPoint(
   return { back: await giveBack(context, chart, explained) };
 }
 
-/** Back into use when nothing is left to explain. What was taken out of use for another reason stays so: its state is set by a check alone where this chart had taken it. */
+/** Back into use when nothing is left to explain, in any chart that watches it. What was taken out of use for another reason since, or before, stays so. */
 async function giveBack(context: UseCaseContext, chart: typeof controlChart.$inferSelect, why: string): Promise<boolean> {
   const { tx } = context;
+  if (!chart.referenceId) return false;
+  const [row] = await tx
+    .select({ state: reference.state })
+    .from(reference)
+    .where(eq(reference.id, chart.referenceId))
+    .for('update');
   const [open] = await tx
     .select({ id: controlPoint.id })
     .from(controlPoint)
+    .innerJoin(controlChart, eq(controlChart.id, controlPoint.chartId))
     .where(
       and(
-        eq(controlPoint.chartId, chart.id),
+        eq(controlChart.referenceId, chart.referenceId),
         sql`${controlPoint.rule} is not null`,
         isNull(controlPoint.explainedAt),
         isNull(controlPoint.struckAt),
       ),
     )
     .limit(1);
-  if (open || !chart.referenceId) return false;
-  const [row] = await tx.select({ state: reference.state }).from(reference).where(eq(reference.id, chart.referenceId));
-  if (row?.state !== 'outOfUse') return false;
+  if (open || row?.state !== 'outOfUse' || !(await takenByCharts(tx, chart.referenceId))) return false;
   const note = say({ code: 'control.back', numbers: { name: chart.name, why } });
   await noteCheck(context, { id: chart.referenceId, what: 'state', value: '', result: 'good', note, nextDue: '' });
   return true;
+}
+
+/** Whether the last thing that took a reference out of use was a value of a chart: the two were kept in one transaction, at one instant. */
+async function takenByCharts(tx: Transaction, referenceId: string): Promise<boolean> {
+  const [last] = await tx
+    .select({ at: referenceCheck.at })
+    .from(referenceCheck)
+    .where(
+      and(
+        eq(referenceCheck.referenceId, referenceId),
+        sql`(${referenceCheck.what} = 'check' and ${referenceCheck.result} = 'fault' or ${referenceCheck.what} = 'state' and ${referenceCheck.result} = 'outOfUse')`,
+      ),
+    )
+    .orderBy(desc(referenceCheck.id))
+    .limit(1);
+  if (!last) return false;
+  const [point] = await tx
+    .select({ id: controlPoint.id })
+    .from(controlPoint)
+    .innerJoin(controlChart, eq(controlChart.id, controlPoint.chartId))
+    .where(and(eq(controlChart.referenceId, referenceId), eq(controlPoint.at, last.at), sql`${controlPoint.rule} is not null`))
+    .limit(1);
+  return point !== undefined;
 }
 
 /** A value that was read or typed wrong is struck, with why; it stays to be read. Errors: Problem (403), (404); (409) for one that is struck. */
