@@ -64,6 +64,13 @@ export class ScriptedRun {
     return null;
   }
 
+  /** Whether a command would be refused now; nothing is done. */
+  would(command: Command): Refusal | null {
+    const context = this.context(this.options.actor);
+    const drafts = handle({ procedure: this.procedure, state: this.state, command, context });
+    return isRefusal(drafts) ? drafts : null;
+  }
+
   /** Gives a command that has to succeed. Errors: the refusal's sentence. */
   do(command: Command, actor?: Actor): this {
     const refusal = this.try(command, actor);

@@ -29,6 +29,7 @@ export function beginOnModel(
     chosen = {},
     warmSince = start.getTime(),
     item = { model: 'walk', serial: 'walk' },
+    shelfOf = walkShelf,
   }: {
     run: string;
     actor: Actor;
@@ -38,13 +39,15 @@ export function beginOnModel(
     /** When it was switched on, ms since 1970. */
     warmSince?: number;
     item?: { model: string; serial: string };
+    /** What stands on the shelf: one thing for each place where left out. */
+    shelfOf?: typeof walkShelf;
   },
 ): { run: ScriptedRun; shelf: ReferenceSnapshot[] } {
   const schools = { ...schoolsOf(procedure, traits), ...chosen };
   const fitted = channels
     .filter((one) => procedure.channels.some((place) => place.role === one.role))
     .map((one): RunChannel => ({ ...one, id: `c-${one.role}`, item: 'body', status: 'fitted' }));
-  const shelf = walkShelf(procedure, fitted, schools);
+  const shelf = shelfOf(procedure, fitted, schools);
   const begun = new ScriptedRun(procedure, { run, actor, start, references: shelf }).start({
     origin: 'guided',
     service: 'calibrate',

@@ -7,7 +7,7 @@ import { summarise } from '../results/summary';
 import { beginOnModel } from '../walk/begin-on-model';
 import { handAt, outcomesOf } from '../walk/walk-hand';
 import { HURRY, hurried } from './hurried';
-import { practiceInfos, PracticeDisplay } from './practice-display';
+import { practiceInfos, PracticeInstrument } from './practice-instrument';
 
 const HAND = { id: 'p', name: 'Newcomer', role: 'technician' } as const;
 const START = new Date('2026-03-02T09:00:00.000Z');
@@ -19,7 +19,7 @@ function practise(id: string) {
   const procedure = hurried(shippedProcedure(id)!);
   const model = MODELS.find((one) => one.procedureId === id) ?? MODELS.find((one) => one.name === 'OF-120')!;
   const { run } = beginOnModel(procedure, model, { run: 'practice', actor: HAND, start: START });
-  const display = new PracticeDisplay(procedure, false);
+  const display = new PracticeInstrument(procedure, { pumped: false });
   display.frame(run.state, 0);
   for (let given = 0; given < MOST; given += 1) {
     const [planned] = run.current();
@@ -58,7 +58,7 @@ describe('a model tried on the sheet', () => {
     const { run } = beginOnModel(procedure, model, { run: 'p', actor: HAND, start: START });
     const match = matchChannels(practiceInfos(run.state.channels), run.state.channels);
     expect(Object.values(match)).toEqual([{ slot: 1 }, { slot: 2 }, { slot: 3 }, { slot: 4 }]);
-    const { readings } = new PracticeDisplay(procedure, true).frame(run.state, 1);
+    const { readings } = new PracticeInstrument(procedure, { pumped: true }).frame(run.state, 1);
     run.state.channels.forEach(({ resolution }, index) => {
       const steps = Number(readings[index]!.text) / Number(resolution);
       expect(Math.abs(steps - Math.round(steps))).toBeLessThan(1e-6);
