@@ -21,6 +21,8 @@ export interface WorkshopSettings {
   secondPlace: string;
   secondFrom: number;
   samePersonApproves: boolean;
+  /** Who isn't authorised for a procedure works watched: nothing of theirs is approved that nobody watched. */
+  worksWatched: boolean;
   /** Whether whoever gives out roles may also put their name to documents. */
   administratorSigns: boolean;
   /** Who of these signs in without a second factor sets one up before anything else. */
@@ -66,6 +68,7 @@ export const DEFAULT_SETTINGS: WorkshopSettings = {
   secondPlace: '',
   secondFrom: 0,
   samePersonApproves: false,
+  worksWatched: false,
   administratorSigns: true,
   secondFactorRoles: [],
   lockAfterMinutes: 15,

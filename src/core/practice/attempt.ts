@@ -26,6 +26,8 @@ export interface Done {
   mended?: boolean;
   /** What the displays showed, by channel, where something was read off them. */
   shown?: Record<string, string>;
+  /** Share by which they jumped about, by channel, where they did. */
+  jumps?: Record<string, number>;
 }
 
 export interface AttemptPlace {
@@ -107,7 +109,11 @@ export class Attempt {
       seq: run.state.seq,
     };
     if (act.do === 'command') {
-      if ('readings' in act.command || act.command.type === 'captureReading') done.shown = this.shownAt(place);
+      if ('readings' in act.command || act.command.type === 'captureReading') {
+        done.shown = this.shownAt(place);
+        const jumps = run.state.channels.flatMap(({ id }) => (instrument.jumpsBy(id) ? [[id, instrument.jumpsBy(id)]] : []));
+        if (jumps.length) done.jumps = Object.fromEntries(jumps) as Record<string, number>;
+      }
       const refusal = run.try(act.command);
       if (refusal)
         done.refusal = { code: refusal.code, sentence: refusal.sentence, ...(refusal.field ? { field: refusal.field } : {}) };

@@ -43,18 +43,22 @@ export function readingsTaken(attempt: Attempt, place: AttemptPlace): Found[] {
       const label = channel?.label ?? reading.channel;
       const cut = reading.deviation ? [found('exposureCut', place, index, { step: one.title, channel: label })] : [];
       const said = (reading.status ?? 'value') === 'value' ? reading.text : reading.status!;
-      return channel && shown !== undefined && differs(said, shown, channel.resolution)
+      return channel && shown !== undefined && differs(said, shown, channel.resolution, one.jumps?.[reading.channel] ?? 0)
         ? [...cut, found('notAsShown', place, index, { channel: label, said, shown })]
         : cut;
     });
   });
 }
 
-function differs(said: string, shown: string, resolution: string): boolean {
+function differs(said: string, shown: string, resolution: string, jumps: number): boolean {
   if (said === shown || said === 'flicker') return false;
   const [a, b] = [Number(said), Number(shown)];
   if (Number.isNaN(a) || Number.isNaN(b)) return true;
-  return new Dec(said).minus(shown).abs().gt(new Dec(resolution).times(STEPS_OFF));
+  // One that jumps about showed both a moment apart.
+  return new Dec(said)
+    .minus(shown)
+    .abs()
+    .gt(new Dec(resolution).times(STEPS_OFF).plus(Math.abs(b) * 2 * jumps));
 }
 
 /** A valve that stood open although nobody read, set or watched anything any more. */

@@ -93,7 +93,7 @@ const command = (given: Extract<Doing, { do: 'command' }>['command']): Doing => 
 
 function nextAt(attempt: Attempt, place: AttemptPlace, memory: Memory): Next | null {
   const { run, of } = place;
-  const { state, procedure } = run;
+  const { state } = run;
   const open = openStimulus(state);
   const [present] = run.current();
   const soon = (...doing: Doing[]): Next => ({ after: 0, doing });
@@ -117,11 +117,7 @@ function nextAt(attempt: Attempt, place: AttemptPlace, memory: Memory): Next | n
 }
 
 /** What is hidden and shows at this step: looked at, put right where it can be, named. */
-function lookFor(
-  { of, run }: AttemptPlace,
-  present: PlannedStep | undefined,
-  memory: Memory,
-): Next | null {
+function lookFor({ of, run }: AttemptPlace, present: PlannedStep | undefined, memory: Memory): Next | null {
   for (const hidden of of.hidden) {
     if (memory.looked.has(hidden.fault) || !shows(hidden, present)) continue;
     const { look, remedy } = faultOf(hidden.fault);

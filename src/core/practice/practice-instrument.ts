@@ -70,6 +70,11 @@ export class PracticeInstrument {
     return this.hidden;
   }
 
+  /** Share of what it shows by which a channel jumps about. */
+  jumpsBy(channel: string): number {
+    return this.effects(channel).reduce((sum, one) => sum + (one.jumps ?? 0), 0);
+  }
+
   /** Whether a remedy took a fault away. */
   mend(remedy: Remedy): boolean {
     const before = this.hidden.length;
@@ -174,7 +179,7 @@ export class PracticeInstrument {
     if (effects.some((one) => one.absent)) return { slot: index + 1, text: '', status: 'fault' };
     const raw = this.seen.get(channel.id) ?? restOf(channel);
     const marks = this.marks.get(channel.id) ?? [];
-    const jumps = effects.reduce((sum, one) => sum + (one.jumps ?? 0), 0) * Math.sin(this.seconds * 1.7 + index);
+    const jumps = this.jumpsBy(channel.id) * Math.sin(this.seconds * 1.7 + index);
     const shown = shownBy(marks, raw) * (1 + jumps);
     const step = new Dec(channel.resolution);
     const text = new Dec(shown).div(step).toDecimalPlaces(0).times(step);

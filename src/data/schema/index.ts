@@ -22,4 +22,5 @@ export * from './control';
 export * from './window';
 export * from './feeds';
 export * from './questions';
+export * from './practice';
 export * from './suppliers';

@@ -24,6 +24,7 @@ import { PlaceStrip } from './places/place-strip';
 import { Cautions } from './steps/cautions';
 import { PresentStep } from './steps/present-step';
 import { say } from '@/core/words/say';
+import { WatchBar } from '@/features/competence';
 import { PhotoStrip } from '@/features/paper';
 import { day } from '@/ui/format';
 import { Besides, RunDoors, RunLog } from './lazy';
@@ -51,11 +52,11 @@ import '@/core/words/en/from-paper';
 const OTHERS_EVERY_MS = 5000;
 
 /** The run sheet of a run that is kept: what is pressed goes to the house, what devices say comes from it. */
-export function RunSheet({ view, zone }: { view: RunView; zone: string }) {
+export function RunSheet({ view, zone, beside }: { view: RunView; zone: string; beside?: React.ReactNode }) {
   const run = useRun(view.state, view.me);
   const hand = useHand(run.state.run, view.line !== null && run.state.status === 'open');
   useLineChanges(view.line && run.state.status === 'open' ? view.line.id : null);
-  return <SheetOf view={view} zone={zone} run={run} hand={hand} />;
+  return <SheetOf view={view} zone={zone} run={run} hand={hand} beside={beside} />;
 }
 
 interface Held {
@@ -65,10 +66,12 @@ interface Held {
   hand: Sheet['hand'];
   /** Where a line's readings come from: the house, if nobody says otherwise. */
   listen?: Listen;
+  /** What stands under the step besides: what only practice has, or what may be made of a run that is over. */
+  beside?: React.ReactNode;
 }
 
 /** One screen: the steps as a strip that fills, the present one large, the channels on their rulers, the bench's facts beside. */
-export function SheetOf({ view, zone, run, hand, listen }: Held) {
+export function SheetOf({ view, zone, run, hand, listen, beside }: Held) {
   const router = useRouter();
   const [practice] = useState(view.state.started?.practice);
   const { state } = run;
@@ -104,7 +107,7 @@ export function SheetOf({ view, zone, run, hand, listen }: Held) {
   const mainAction = useMainAction(present?.key ?? null, run.busy);
   useKeys({
     g: closeGas,
-    b: () => router.push(view.practice ? `/models/${view.asset.modelId}` : '/'),
+    b: () => router.push(backTo(view)),
     c: () => {
       if (hand.mine) capture();
     },
@@ -135,6 +138,7 @@ export function SheetOf({ view, zone, run, hand, listen }: Held) {
         </div>
       )}
       <WaitingMark waiting={run.waiting} />
+      {view.watch && <WatchBar watch={view.watch} run={state.run} me={view.me.id} zone={zone} />}
       <div className="page-head">
         <h1>
           {view.asset.maker} {view.asset.model}
@@ -206,6 +210,7 @@ export function SheetOf({ view, zone, run, hand, listen }: Held) {
             ready={ready}
             asked={asked}
           />
+          {beside}
           {!reading && besides}
           <div className="d-flex flex-column">
             {state.status === 'open' && (
@@ -245,13 +250,16 @@ export function SheetOf({ view, zone, run, hand, listen }: Held) {
           ['N', 'do the step'],
           ...(open ? [['G', gas ? 'gas off' : 'lift out'] as [string, string]] : []),
           ...(view.places.filter((one) => one.runId).length > 1 ? [['1, 2 …', 'the other places'] as [string, string]] : []),
-          ['B', view.practice ? 'back to the model' : 'bench'],
+          ['B', view.practice === 'try' ? 'back to the model' : view.practice ? 'practice' : 'bench'],
           ['/', 'scan'],
         ]}
       />
     </main>
   );
 }
+
+const backTo = ({ practice, asset }: RunView): string =>
+  practice === 'exercise' ? '/practice' : practice ? `/models/${asset.modelId}` : '/';
 
 /** Before that there is nothing to be said about it. */
 function somethingMeasured({ run: { state }, live }: Sheet): boolean {

@@ -9,6 +9,7 @@ import type { RunView } from '@/features/bench/server';
 import { summarise } from '@/core/results/summary';
 import { PhotoStrip } from '@/features/paper';
 import { say } from '@/core/words/say';
+import { WatchBar } from '@/features/competence';
 import { day, dayTime } from '@/ui/format';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { ApprovalDecision } from './approval-decision';
@@ -176,6 +177,7 @@ export function ApprovalView({
               <Link href="/office/budgets">Budgets</Link>
             </p>
           )}
+          {view.watch && <WatchBar watch={view.watch} run={state.run} me={view.me.id} zone={zone} />}
           <ApprovalDecision runId={state.run} sameHand={sameHand} notice={notice} annexes={annexes} />
         </>
       )}

@@ -87,6 +87,7 @@ export function HouseBar({
           </summary>
           <div className="bar-choices">
             <Link href="/account">{say({ code: 'account.link' })}</Link>
+            <Link href="/practice">{say({ code: 'bar.practice' })}</Link>
             <button type="button" onClick={askLock}>
               {say({ code: 'lock.now' })}
             </button>

@@ -14,6 +14,7 @@ import { Field } from '@/ui/field';
 import { saveSettingsAction } from './actions';
 import { settingsSchema } from './schemas';
 import '@/core/words/en/advice';
+import '@/core/words/en/competence';
 import '@/core/words/en/bookings';
 import '@/core/words/en/jobs';
 import '@/core/words/en/day';
@@ -154,6 +155,7 @@ export function SettingsForm({ settings }: { settings: WorkshopSettings }) {
         label="One-person workshop: whoever did the work may approve it. Every certificate then says so."
         {...register('samePersonApproves')}
       />
+      <Form.Check id="works-watched" label={say({ code: 'settings.worksWatched' })} {...register('worksWatched')} />
       <div className="row mt-2">
         <div className="col-md-4">
           <Field label={say({ code: 'settings.lockAfter' })} problem={errors.lockAfterMinutes?.message}>

@@ -47,6 +47,7 @@ export const settingsSchema = yup.object({
       return secondPlace?.trim() ? value >= 2 && value <= (places ?? 0) : value === 0;
     }),
   samePersonApproves: yup.boolean().default(false),
+  worksWatched: yup.boolean().default(false),
   administratorSigns: yup.boolean().default(true),
   secondFactorRoles: yup.array(yup.string().oneOf(ROLES).required()).default([]),
   lockAfterMinutes: yup.number().typeError('A number.').integer('Whole minutes.').min(0).max(120).required(),

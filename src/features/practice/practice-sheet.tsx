@@ -5,13 +5,11 @@ import type { Procedure } from '@/core/procedure/procedure';
 import type { ScriptedRun } from '@/core/run/scripted';
 import type { ModelChannel } from '@/core/stored/channel';
 import type { Traits } from '@/core/instrument/traits';
-import { matchChannels } from '@/core/live/match-channels';
-import { LINE_PROTOCOL } from '@/core/live/said';
 import { hurried } from '@/core/practice/hurried';
-import { practiceInfos } from '@/core/practice/practice-display';
 import { beginOnModel } from '@/core/walk/begin-on-model';
 import { say } from '@/core/words/say';
 import { SheetOf, type RunView } from '@/features/bench';
+import { practiceView } from './practice-view';
 import { usePractice } from './use-practice';
 import '@/core/words/en/practice';
 
@@ -27,7 +25,6 @@ export interface PracticeOf {
 }
 const SERIAL = 'PRACTICE';
 const HAND = { mine: true, who: '', take: () => undefined };
-const IN_USE = 'inUse';
 
 /** PRACTICE on the sheet of a model, at once, with an instrument of exactly its properties. It begins in the browser and ends with the page. */
 export function PracticeSheet(props: PracticeOf) {
@@ -75,61 +72,7 @@ function begin({ model, procedure, keys, mayWriteKeys, me, today, currency }: Pr
       start: new Date(),
       item: { model: `${model.maker} ${model.name}`, serial: SERIAL },
     });
-    const infos = practiceInfos(run.state.channels);
-    const view: RunView = {
-      state: run.state,
-      procedure: quick,
-      today,
-      ticket: null,
-      asset: {
-        id: model.id,
-        maker: model.maker,
-        model: model.name,
-        modelId: model.id,
-        serial: SERIAL,
-        tag: '',
-        status: IN_USE,
-        why: '',
-      },
-      customer: say({ code: 'practice.customer' }),
-      shelf,
-      earlier: {},
-      line: {
-        id: 'practice',
-        kind: 'instrument',
-        name: SERIAL,
-        maker: model.maker,
-        serial: SERIAL,
-        state: 'connected',
-        reason: '',
-        dropped: 0,
-        droppedWhy: '',
-        seenAt: null,
-        hello: {
-          type: 'hello',
-          protocol: LINE_PROTOCOL,
-          maker: model.maker,
-          model: model.name,
-          serial: SERIAL,
-          firmware: '—',
-          clock: new Date().toISOString(),
-          keys: [],
-          channels: infos,
-        },
-        via: 'tcp',
-        panel: false,
-      },
-      match: matchChannels(infos, run.state.channels),
-      benchLines: [],
-      places: [],
-      raw: { outputs: {}, installedOn: {} },
-      currency,
-      keys,
-      mayWriteKeys,
-      responses: Object.fromEntries(model.channels.flatMap(({ role, response }) => (response ? [[role, response]] : []))),
-      practice: true,
-      me,
-    };
+    const view = practiceView({ run, shelf, model, keys, mayWriteKeys, me, today, currency });
     return { view, run };
   } catch (error) {
     return (error as Error).message;

@@ -5,7 +5,7 @@ import type { ScriptedRun } from '@/core/run/scripted';
 import type { Refusal } from '@/core/words/refusal';
 import { copyState } from '@/core/record/state';
 import { HURRY } from '@/core/practice/hurried';
-import { PracticeDisplay } from '@/core/practice/practice-display';
+import { PracticeInstrument } from '@/core/practice/practice-instrument';
 import type { Listen, LiveRun } from '@/features/bench';
 
 const FRAME_MS = 250;
@@ -33,7 +33,7 @@ export function usePractice(begun: ScriptedRun, pumped: boolean, by: { id: strin
   });
   const listen = useCallback<Listen>(
     ({ lines, onState, onLive }) => {
-      const display = new PracticeDisplay(begun.procedure, pumped);
+      const display = new PracticeInstrument(begun.procedure, { pumped });
       onState?.('open');
       let id = 0;
       const timer = setInterval(() => {

@@ -116,6 +116,7 @@ export const WORKSHOP = {
   secondFactorRoles: [],
   lockAfterMinutes: 15,
   samePersonApproves: false,
+  worksWatched: false,
   labelPaper: '62x29' as const,
   numbers: USUAL_PATTERNS,
   logo: null,

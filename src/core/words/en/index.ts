@@ -20,6 +20,7 @@ import { WALK } from './walk';
 import { CORRECT } from './correct';
 import { CUSTOMERS } from './customers';
 import { DAY } from './day';
+import { COMPETENCE } from './competence';
 import { CONDUCTOR } from './conductor';
 import { CONTROL } from './control';
 import { DEVIATIONS } from './deviations';
@@ -56,6 +57,8 @@ import { PAPER_WORDS } from './paper';
 import { OFFICE_PAPERS } from './office-papers';
 import { PRACTICE_END } from './practice-end';
 import { PRACTICE_WORDS } from './practice';
+import { PRACTICE_DEBRIEF_WORDS } from './practice-debrief';
+import { PRACTICE_EXERCISE_WORDS } from './practice-exercise';
 import { PLAN } from './plan';
 import { PROCEDURES_WORDS } from './procedures';
 import { PROGRAMS } from './programs';
@@ -112,6 +115,7 @@ export const EN = {
   ...DAY,
   ...DEVIATIONS,
   ...ADVICE,
+  ...COMPETENCE,
   ...CONDUCTOR,
   ...PLAN,
   ...REORDER,
@@ -149,6 +153,8 @@ export const EN = {
   ...PAPER_WORDS,
   ...PRACTICE_END,
   ...PRACTICE_WORDS,
+  ...PRACTICE_DEBRIEF_WORDS,
+  ...PRACTICE_EXERCISE_WORDS,
   ...PROCEDURES_WORDS,
   ...OFFICE_PAPERS,
   ...PROGRAMS,

@@ -13,6 +13,7 @@ import { shelfFor } from '@/features/shelf/server';
 import { dateIn } from '@/platform/clock';
 import { readSettings } from '@/platform/settings';
 import { may } from '@/platform/permission';
+import { watchNeeded, type WatchNeeded } from '@/platform/works-watched';
 import { board, type BoardTicket } from './board';
 import type { ResponseCard } from '@/core/stability/response-card';
 import { keysOfModel, type ModelKeys } from './model-keys';
@@ -59,8 +60,10 @@ export interface RunView {
   mayWriteKeys: boolean;
   /** How the model's sensors come to their readings, by channel role, where it is known. */
   responses: Record<string, ResponseCard>;
+  /** Work that has to be watched, and whether it was. */
+  watch?: WatchNeeded;
   /** Tried on a model by itself: nothing of it is kept. */
-  practice?: true;
+  practice?: 'try' | 'exercise';
   /** Who looks at it. */
   me: { id: string; name: string };
 }
@@ -88,6 +91,9 @@ export async function runView(
     today,
   });
   const line = await lineOf(tx, row!.asset.maker, row!.asset.serial);
+  // Who may work at the bench and looks at an open run would work it next.
+  const works = loaded.state.status === 'open' && may(me.role, 'bench') && !may(me.role, 'approve');
+  const watch = await watchNeeded(tx, { run: id, ...(works ? { me } : {}) });
   return {
     state: loaded.state,
     procedure: loaded.procedure,
@@ -129,6 +135,7 @@ export async function runView(
     responses: Object.fromEntries(row!.channels.flatMap(({ role, response }) => (response ? [[role, response]] : []))),
     me: { id: me.id, name: me.name },
     raw: await rawHistory(tx, loaded.row.assetId, id),
+    ...(watch ? { watch } : {}),
   };
 }
 

@@ -67,7 +67,7 @@ export function EndOfRun({ run, view, gasOpen }: { run: LiveRun; view: RunView; 
           {view.practice ? say({ code: 'practice.finish' }) : 'Finish and hand to the signatory'} <kbd>N</kbd>
         </Button>
       )}
-      {state.status === 'finished' && view.practice && (
+      {state.status === 'finished' && view.practice === 'try' && (
         <Link className="btn btn-plain" href={`/models/${view.asset.modelId}`}>
           {say({ code: 'practice.back' })}
         </Link>

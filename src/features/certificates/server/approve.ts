@@ -19,6 +19,7 @@ import { need } from '@/platform/need';
 import { Problem } from '@/platform/problem';
 import { readSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
+import { watchNeeded } from '@/platform/works-watched';
 import { contentOf, factsFor } from './facts';
 import { insertDocument, takeNumber, type DocumentPlace } from './insert-document';
 import { releaseNotice, tellRevision } from './notice';
@@ -28,6 +29,7 @@ import { insertRevision, newestOf } from './revise';
 import { workedOn } from './worked-on';
 import type { Annexes } from './annexes';
 import '@/core/words/en/budget';
+import '@/core/words/en/competence';
 import '@/core/words/en/refusals-acts';
 
 export interface Issued {
@@ -67,6 +69,7 @@ export async function approveRun(
   if (given.loaded.state.started?.practice && process.env.WERKBANK_ALLOW_PRACTICE !== '1')
     throw new Problem('This run was made with time speeded up: it is practice and can’t become a certificate.', {}, 409);
   await refuseUnconfirmed(context, given.loaded);
+  await refuseUnwatched(context, runId);
   const issued = await issue(context, given.loaded, annexes);
   // An as-found out of tolerance is told to the customer, in the words that the signatory let stand.
   if (notice) await releaseNotice(context, given.loaded, notice);
@@ -80,6 +83,14 @@ async function refuseUnconfirmed({ tx }: UseCaseContext, { procedure, state }: L
   if (open.length === 0) return;
   const values = open.map((one) => `${one.measurand}: ${say({ code: `standing.${one.standing as StandingId}` })} ${one.value}`);
   throw new Problem(say({ code: 'refused.unconfirmed', numbers: { values: values.join('; ') } }), {}, 409);
+}
+
+/** Work of somebody who isn't authorised for it is approved only where somebody who is has watched it. */
+async function refuseUnwatched({ tx }: UseCaseContext, run: string): Promise<void> {
+  const watch = await watchNeeded(tx, { run });
+  if (!watch || watch.watched) return;
+  const names = watch.watchers.map((one) => one.name).join(', ') || '–';
+  throw new Problem(say({ code: 'competence.refused', numbers: { name: watch.person.name, names } }), {}, 409);
 }
 
 async function issue(context: UseCaseContext, loaded: LoadedRun, annexes: Annexes): Promise<Issued> {

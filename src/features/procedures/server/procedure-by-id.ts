@@ -1,7 +1,7 @@
 import { and, eq, isNull, max } from 'drizzle-orm';
 import type { Procedure } from '@/core/procedure/procedure';
 import type { Transaction } from '@/data/connection';
-import { ownProcedureVersion, procedureRecall } from '@/data/schema';
+import { ownProcedureVersion, procedureRecall, procedureVersion } from '@/data/schema';
 import { PROCEDURES, shippedProcedure } from '@/procedures';
 
 // A released version never changes, and reading one to its last part takes a while: each is read once.
@@ -40,6 +40,18 @@ export async function procedureById(tx: Transaction, id: string | null): Promise
     .from(ownProcedureVersion)
     .where(eq(ownProcedureVersion.procedureId, id));
   return own?.version ? released(tx, id, own.version) : undefined;
+}
+
+/** A procedure as a run was worked by it: frozen when the first was begun. Undefined where none was. */
+export async function procedureOfVersion(
+  tx: Transaction,
+  { id, version }: { id: string; version: number },
+): Promise<Procedure | undefined> {
+  const [row] = await tx
+    .select({ document: procedureVersion.document })
+    .from(procedureVersion)
+    .where(and(eq(procedureVersion.id, id), eq(procedureVersion.version, version)));
+  return row?.document;
 }
 
 /** Why no run may be begun by a version; null where one may. */

@@ -1,0 +1,2 @@
+export { CompetenceView } from './competence-view';
+export { WatchBar } from './watch-bar';
