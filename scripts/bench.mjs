@@ -1,4 +1,4 @@
-// npm run bench [-- million | trace | jobs | history]: speed as ratios within one run, on a throw-away cluster. Machines are noisy, so each pair is measured alternately and the medians are compared.
+// npm run bench [-- million | trace | jobs | history | card]: speed as ratios within one run, on a throw-away cluster. Machines are noisy, so each pair is measured alternately and the medians are compared.
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -34,13 +34,18 @@ try {
 /** The worst of all parts. "-- million" is about the large house alone: filling it takes minutes. */
 async function everything(inProcess, { env, port }) {
   const large = process.argv.includes('million');
-  const results = large ? [] : [inProcess('src/processes/bench.ts')];
+  const card = process.argv.includes('card');
+  const results = large || card ? [] : [inProcess('src/processes/bench.ts')];
   // Pages and the live sheet are measured where they run: at a production build, in a browser, with the gateway and a simulated instrument beside.
   await ensureBuild();
   startScript('src/processes/gateway.ts', env, { quiet: true });
   startWeb(env, { quiet: true });
   await answers(`http://127.0.0.1:${port}/api/health`);
-  const parts = large ? ['large', 'files', 'trace'] : ['browser', 'load', 'live', 'reminders', 'jobs', 'history'];
+  const parts = card
+    ? ['card']
+    : large
+      ? ['large', 'files', 'trace']
+      : ['browser', 'load', 'live', 'reminders', 'jobs', 'history', 'card'];
   for (const part of parts) results.push(inProcess(`src/processes/bench-${part}.ts`));
   return Math.max(...results);
 }

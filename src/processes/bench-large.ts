@@ -1,10 +1,8 @@
-import { Agent, request } from 'node:http';
-import { createHash, createHmac, randomBytes } from 'node:crypto';
 import { Pool } from 'pg';
-import { SESSION_COOKIE } from '@/platform/session-cookie';
 import { verdict } from './in-turn';
 import { fill } from './large-house';
 import { inHouse, LISTS, SEARCHES, Statements } from './measured-lists';
+import { cookieOf, get, hangUp } from './signed-get';
 
 /**
  * npm run bench -- million: the pages that people wait for, over HTTP with a session, in the demo and in the same house after years: ten thousand, a hundred thousand, a million instruments, ten results and three bookings
@@ -19,30 +17,6 @@ const OVER_SQL = 1.5;
 
 const superuser = new Pool({ connectionString: process.env.SUPERUSER_DATABASE_URL, max: 2 });
 const app = new Pool({ connectionString: process.env.DATABASE_URL, max: 1 });
-const agent = new Agent({ keepAlive: true });
-
-async function cookieOf(role: string): Promise<string> {
-  const token = randomBytes(24).toString('hex');
-  await superuser.query(
-    `insert into session (id, expires_at, token, user_id) select $1, now() + interval '4 hours', $2, id from "user" where role = $3 and active order by id limit 1`,
-    [token.slice(0, 20), createHash('sha256').update(`session ${token}`).digest('hex'), role],
-  );
-  const seal = createHmac('sha256', process.env.WERKBANK_SECRET!).update(token).digest('base64');
-  return `${SESSION_COOKIE}=${encodeURIComponent(`${token}.${seal}`)}`;
-}
-
-const get = (cookie: string, path: string, wanted = 200): Promise<void> =>
-  new Promise((resolve, reject) => {
-    request(`${process.env.WERKBANK_ORIGIN}${path}`, { agent, headers: { cookie } }, (answer) => {
-      answer.resume();
-      answer.on('end', () =>
-        answer.statusCode === wanted ? resolve() : reject(new Error(`${path} was answered ${answer.statusCode}`)),
-      );
-    })
-      .on('error', reject)
-      .end();
-  });
-
 /** Medians in ms, everything looked at in turn. */
 async function look(acts: Record<string, () => Promise<unknown>>): Promise<Record<string, number>> {
   const times: Record<string, number[]> = {};
@@ -55,7 +29,7 @@ async function look(acts: Record<string, () => Promise<unknown>>): Promise<Recor
   return Object.fromEntries(Object.entries(times).map(([name, all]) => [name, all.sort((a, b) => a - b)[LOOKS >> 1]!]));
 }
 
-const cookie = await cookieOf('signatory');
+const cookie = await cookieOf(superuser, 'signatory');
 const one = async (text: string) => String(Object.values((await superuser.query(text)).rows[0])[0]);
 const pages: Record<string, string> = {
   'run sheet': `/runs/${await one(`select t.run_id from ticket t join run_summary s on s.run_id = t.run_id where t.status = 'onBench' order by t.code limit 1`)}`,
@@ -113,4 +87,4 @@ for (const size of SIZES) {
 }
 await Promise.all([superuser.end(), app.end(), statements.close()]);
 process.exitCode = met ? 0 : 1;
-agent.destroy();
+hangUp();

@@ -16,6 +16,7 @@ import { CUSTOMERS, DEMO_PASSWORD, FLEETS, MODELS, SERIALS, USERS, WORKSHOP } fr
 import { SCOPE } from './seed/scope';
 import { stockShelf } from './seed/bottles';
 import { controlCharts } from './seed/control';
+import { practised } from './seed/practised';
 import { liveThrough, visitsOf, type SeedAsset, type Visit } from './seed/history';
 import { Random } from './seed/random';
 import { writtenOnce } from './seed/written-once';
@@ -107,6 +108,7 @@ async function seed(now: Date): Promise<string> {
   await adviseNightly(database(), now);
   await evaluatedSuppliers(as, actors.signatory, now);
   await controlCharts(as, actors, random, now);
+  await practised(as, actors, now);
   await ownProcedures(database(), as, actors, now);
   await as(actors.counter, (tx) => usedOften(tx, actors.counter, now));
   await as(SYSTEM, async (tx) => writeSettings(tx, { ...(await readSettings(tx)), mailCertificates: true }));

@@ -1,4 +1,5 @@
 import type { Procedure, Step } from '../procedure/procedure';
+import { HIDDEN_GAS_SECONDS } from '../run/wait-seconds';
 
 /** Practice is ten times as quick as the bench: long enough to see that a clock runs, too short to go away. */
 export const HURRY = 10;
@@ -13,6 +14,7 @@ function hurriedStep(step: Step): Step {
       return {
         ...step,
         minSeconds: quick(step.minSeconds),
+        ...(step.clears ? { hiddenSeconds: quick(HIDDEN_GAS_SECONDS) } : {}),
         ...(step.maxSeconds === undefined ? {} : { maxSeconds: quick(step.maxSeconds) }),
       };
     case 'read':

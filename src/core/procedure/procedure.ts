@@ -144,6 +144,8 @@ export type Step =
       from?: 'placed' | 'entered';
       /** Over as soon as the display is back at zero and clean air; with a sensor that hides gas, five minutes whatever it shows. */
       clears?: true;
+      /** How long gas that a zero hides takes, s: five minutes where left out. Only practice, whose clock is quicker, has another. */
+      hiddenSeconds?: number;
     })
   | (StepBase & { kind: 'stimulus'; slot: string; means: string; on: boolean; maxSeconds?: number })
   | (StepBase & {
