@@ -64,7 +64,9 @@ export function scoreOf(attempt: Attempt): Score {
       done: null,
       numbers: { own: litres.own.toFixed(2), master: litres.master.toFixed(2) },
     });
-  const findings = FINDING_CODES.flatMap((code) => priced(all.filter((one) => one.code === code)));
+  // Left in the middle it is about what was done, not about what would have come.
+  const said = attempt.ended() ? all : all.filter((one) => one.done !== null);
+  const findings = FINDING_CODES.flatMap((code) => priced(said.filter((one) => one.code === code)));
   const lost = findings.reduce((sum, one) => sum + one.points, 0);
   return { points: attempt.ended() ? Math.max(0, FULL_POINTS - lost) : null, findings, seconds, litres, master };
 }

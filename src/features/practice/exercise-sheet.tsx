@@ -106,7 +106,7 @@ function Working({ exercise, asked, keys, me, today, currency, zone }: ExerciseO
       }),
     );
     if (kept.ok) return router.push(`/practice/${kept.value.id}`);
-    setMessage(messageBeside(kept));
+    setMessage([messageBeside(kept), ...Object.values(kept.fields)].join(' '));
     setEnding(false);
   };
   const over = attempt.ended();

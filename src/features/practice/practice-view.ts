@@ -10,6 +10,8 @@ import '@/core/words/en/practice';
 
 const SERIAL = 'PRACTICE';
 const IN_USE = 'inUse';
+/** Lines are known by such ids; this one is of no device. */
+const LINE = '00000000-0000-4000-8000-000000000001';
 
 export interface PracticeViewOf {
   run: ScriptedRun;
@@ -50,7 +52,7 @@ export function practiceView({
     shelf,
     earlier: {},
     line: {
-      id: run.state.run,
+      id: LINE,
       kind: 'instrument',
       name: SERIAL,
       maker,
