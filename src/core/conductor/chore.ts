@@ -11,6 +11,8 @@ export interface Chore {
   clearRoom?: true;
   /** It opens gas into the room while it holds what it takes. */
   opensGas?: true;
+  /** A liquid that several may be dipped into at once: whoever has the beaker ready dips what waits for it too. */
+  shares?: string;
   /** It has to begin within so many seconds after the one before it was over. */
   within?: number;
 }

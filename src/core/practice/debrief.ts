@@ -122,6 +122,14 @@ function saidOfCommand(command: Extract<Done['act'], { do: 'command' }>['command
       return { code: command.lost ? 'practice.did.saveLost' : 'practice.did.saved' };
     case 'decide':
       return { code: 'practice.did.decide', numbers: { option: command.option } };
+    case 'setChannel':
+      return { code: 'practice.did.setChannel', numbers: { channel: labels[command.channel] ?? '', reason: command.reason } };
+    case 'completeStep':
+      return command.deviation
+        ? { code: 'practice.did.early', numbers: { reason: command.deviation } }
+        : { code: 'practice.did.done' };
+    case 'enterStep':
+      return { code: 'practice.did.enter' };
     case 'skipStep':
       return { code: 'practice.did.skip', numbers: { reason: command.reason } };
     case 'finish':

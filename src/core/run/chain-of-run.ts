@@ -45,6 +45,10 @@ export function chainOfRun({
   const steps = plan(procedure, state).filter((one) => one.status === 'todo' || one.status === 'open');
   const span = openStimulus(state);
   const isGas = (slot: string) => procedure.slots.find((one) => one.id === slot)?.kind === 'gas';
+  const isLiquid = (slot: string) => {
+    const kind = procedure.slots.find((one) => one.id === slot)?.kind;
+    return kind === 'buffer' || kind === 'standard';
+  };
   let gasOpen = span !== null && isGas(span.slot);
   const holds = span && gasOpen ? [thingOf(procedure, state, span.slot)] : [];
   const begun = gasOpen;
@@ -75,6 +79,10 @@ export function chainOfRun({
       const then = step.on && moves ? exposureAfter(steps.slice(index + 1)) : 0;
       chores.push({ ...base, hand: USUAL.stimulus, then, ...(moves ? gas : {}) });
       gasOpen = step.on;
+      continue;
+    }
+    if (step.kind === 'stimulus' && step.on && isLiquid(step.slot)) {
+      chores.push({ ...base, hand: USUAL.stimulus, then: 0, shares: thingOf(procedure, state, step.slot) });
       continue;
     }
     const pairs = step.kind === 'read' ? Math.max(1, readPairs(step, one.channel, procedure, state).length) : 1;

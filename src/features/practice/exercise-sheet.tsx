@@ -6,10 +6,11 @@ import type { Exercise } from '@/core/practice/exercise';
 import { Attempt } from '@/core/practice/attempt';
 import { currentSteps } from '@/core/run/plan';
 import { say } from '@/core/words/say';
-import { SheetOf, type RunView } from '@/features/bench';
+import { ConductorLine, SheetOf, type RunView } from '@/features/bench';
 import { useKeys } from '@/ui/use-keys';
 import { attempt as sent, messageBeside } from '@/platform/client/result';
 import { keepAttemptAction } from './actions';
+import { chainsOf } from './chains-of';
 import { CoachLine } from './coach-line';
 import { ExercisePanel } from './exercise-panel';
 import { IncidentAlert } from './incident-alert';
@@ -147,6 +148,11 @@ function Working({ exercise, asked, keys, me, today, currency, zone }: ExerciseO
         one !== here && one.incidentAt !== null && !one.heeded ? (
           <IncidentAlert key={one.of.place} place={one} heed={(choice) => act(one.of.place, { do: 'heed', choice })} />
         ) : null,
+      )}
+      {exercise.kind === 'busyBench' && (
+        <div className="m-2">
+          <ConductorLine chains={chainsOf(attempt)} go={setPlace} />
+        </div>
       )}
       {exercise.kind === 'guided' && <CoachLine attempt={attempt} acts={acts} />}
       <SheetOf

@@ -34,6 +34,19 @@ export function SupplyTable({ lines, mayKeep }: { lines: readonly SupplyLine[]; 
                 ) : (
                   say({ code: 'reorder.runsOf', numbers: { runs: line.runs, litres: amount(line.wanted) } })
                 )}
+                {line.gas && line.gas.shortest > 0 && (
+                  <div className="small quiet">
+                    {say({
+                      code: 'reorder.gasUsed',
+                      numbers: {
+                        runs: line.gas.runs,
+                        used: amount(line.gas.used),
+                        shortest: amount(line.gas.shortest),
+                        times: (line.gas.used / line.gas.shortest).toFixed(1),
+                      },
+                    })}
+                  </div>
+                )}
               </td>
               <td className="small">
                 {line.bottles.map((one) => (

@@ -1,6 +1,6 @@
 import { say } from '@/core/words/say';
-import { PlanView } from '@/features/plan';
-import { workPlan } from '@/features/plan/server';
+import { LateTable, PlanView } from '@/features/plan';
+import { lateTickets, workPlan } from '@/features/plan/server';
 import { page } from '@/platform/page';
 import { PrintButton } from '@/ui/print-button';
 import '@/core/words/en/plan';
@@ -16,5 +16,6 @@ export default page({ permission: 'signedIn', name: '/plan' }, async ({ tx, now 
     </div>
     <p className="quiet no-print">{say({ code: 'plan.how' })}</p>
     <PlanView plan={await workPlan(tx, now)} />
+    <LateTable tickets={await lateTickets(tx, now)} />
   </main>
 ));

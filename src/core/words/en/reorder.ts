@@ -23,6 +23,8 @@ export const REORDER = {
   'reorder.runs': 'Expected',
   'reorder.runsOf': '{runs, plural, one {# run} other {# runs}}, {litres} L',
   'reorder.none': 'none expected',
+  'reorder.gasUsed':
+    'the newest {runs, plural, one {run} other {# runs}} used {used} L; {shortest} L would have done ({times} ×)',
   'reorder.left': 'Left',
   'reorder.bottle': '{lot}: {left} L',
   'reorder.usedUp': 'used up on {on}',

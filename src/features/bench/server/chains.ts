@@ -2,13 +2,19 @@ import { and, eq, sql } from 'drizzle-orm';
 import type { Chain } from '@/core/conductor/chore';
 import type { Procedure } from '@/core/procedure/procedure';
 import { chainOfRun } from '@/core/run/chain-of-run';
+import { say } from '@/core/words/say';
 import type { Transaction } from '@/data/connection';
 import { asset, instrumentModel, runSummary, ticket } from '@/data/schema';
 import { loadRuns } from './load-runs';
+import '@/core/words/en/conductor';
 
 /** What is left to do at each place, and what stands there. */
 export interface PlaceChain extends Chain {
+  /** The run, or the ticket whose run has not begun. */
   run: string;
+  href: string;
+  /** Flow of its gas, L/min. */
+  flow: number;
   item: string;
   serial: string;
 }
@@ -40,32 +46,57 @@ async function asTheyStand(tx: Transaction, runs: readonly { run: string; seq: n
   return runs.flatMap(({ run }) => known.get(run)?.loaded ?? []);
 }
 
+/** Flow of a gas where nobody chose a regulator yet, L/min; and how long a hand takes to begin a run, s (common practice). */
+const USUAL_FLOW = '0.5';
+const BEGIN_SECONDS = 20;
+
+/** What stands there and was not begun: that is the first thing to do; what follows is known once it is. */
+const notBegun = (one: { ticket: string; place: number | null; item: string; serial: string }): PlaceChain => ({
+  place: one.place!,
+  chores: [{ id: 'begin', label: say({ code: 'conductor.begin' }), hand: BEGIN_SECONDS, then: 0 }],
+  ready: 0,
+  holds: [],
+  gasOpen: false,
+  run: one.ticket,
+  href: `/tickets/${one.ticket}`,
+  flow: Number(USUAL_FLOW),
+  item: one.item,
+  serial: one.serial,
+});
+
 /** What is left to do on the bench, place by place, as the conductor takes it. */
 export async function benchChains(tx: Transaction, now: Date): Promise<PlaceChain[]> {
   const rows = await tx
     .select({
       run: runSummary.runId,
+      ticket: ticket.id,
+      traits: instrumentModel.traits,
       seq: runSummary.lastSeq,
       place: ticket.place,
       serial: asset.serial,
       item: sql<string>`${asset.maker} || ' ' || ${instrumentModel.name}`,
     })
     .from(ticket)
-    .innerJoin(runSummary, eq(runSummary.runId, ticket.runId))
+    .leftJoin(runSummary, eq(runSummary.runId, ticket.runId))
     .innerJoin(asset, eq(asset.id, ticket.assetId))
     .innerJoin(instrumentModel, eq(instrumentModel.id, asset.modelId))
     .where(and(eq(ticket.status, 'onBench'), sql`${ticket.place} is not null`))
     .orderBy(ticket.place);
   // One place has no order to be conducted in.
   if (rows.length < 2) return [];
-  const chains: PlaceChain[] = [];
-  for (const { row, procedure, state } of await asTheyStand(tx, rows)) {
+  const chains: PlaceChain[] = rows.filter((one) => one.run === null).map(notBegun);
+  const begun = rows.flatMap(({ run, seq }) => (run !== null && seq !== null ? [{ run, seq }] : []));
+  for (const { row, procedure, state } of await asTheyStand(tx, begun)) {
     const here = rows.find((one) => one.run === row.id)!;
     const seconds = await secondsOf(tx, row.procedureId, now);
     const chain = chainOfRun({ place: here.place!, procedure, state, now: now.toISOString(), seconds });
-    if (chain.chores.length) chains.push({ ...chain, run: row.id, item: here.item, serial: here.serial });
+    const flow = Number(
+      state.bindings.findLast((one) => !one.struck && one.flowLPerMin)?.flowLPerMin ?? here.traits.drawsLPerMin ?? USUAL_FLOW,
+    );
+    if (chain.chores.length)
+      chains.push({ ...chain, run: row.id, href: `/runs/${row.id}`, flow, item: here.item, serial: here.serial });
   }
-  return chains;
+  return chains.sort((a, b) => a.place - b.place);
 }
 
 /** How long steps take changes slowly: it is asked again after so long, ms. */

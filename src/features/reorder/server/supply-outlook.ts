@@ -7,6 +7,7 @@ import type { Transaction } from '@/data/connection';
 import { supplyTerms } from '@/data/schema';
 import { visitsByWeek, WEEKS_AHEAD } from '@/features/bookings/server';
 import { referenceSnapshots } from '@/features/shelf/server';
+import { gasUsed, type GasUsed } from './gas-used';
 
 /** Days that an order takes where nobody said otherwise; common practice for calibration gas. */
 export const USUAL_LEAD_DAYS = 28;
@@ -24,6 +25,8 @@ export interface SupplyLine {
   orderBy: string | null;
   /** How many are wanted, where it is known what one holds. */
   order: number;
+  /** Of its newest runs: what they used, and what their readings would have taken; null for what is no gas, or was not used. */
+  gas: GasUsed | null;
   terms: { supplier: string; partNumber: string; leadDays: number; holds: number | null; price: number | null; own: boolean };
 }
 
@@ -43,6 +46,7 @@ export async function supplyOutlook(tx: Transaction, today: string, now: Date): 
   const visits = await visitsByWeek(tx, today);
   const drawn = await drawnByModel(tx, now);
   const terms = await tx.select().from(supplyTerms);
+  const gas = await gasUsed(tx);
   const monday = parseISO(mondayOf(today));
   const weeks = Array.from({ length: WEEKS_AHEAD }, (_one, index) => format(addDays(monday, index * 7), 'yyyy-MM-dd'));
   const { rows: usual } = await tx.execute<{
@@ -98,6 +102,7 @@ export async function supplyOutlook(tx: Transaction, today: string, now: Date): 
       shortOn,
       orderBy: shortOn ? format(addDays(parseISO(shortOn), -bought.leadDays), 'yyyy-MM-dd') : null,
       order: forecast.missing > 0 ? (bought.holds ? Math.ceil(forecast.missing / bought.holds) : 1) : 0,
+      gas: gas.get(name) ?? null,
       terms: bought,
     };
   });
