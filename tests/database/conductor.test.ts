@@ -33,6 +33,12 @@ it('what stands on the bench is conducted: what is left at each place, one bottl
     const { run } = await world.finishedRun({ assetId: await world.newAsset(`CO-D${n}`) });
     await world.db.transaction((tx) => approveRun({ tx, actor: world.signatory, now: new Date() }, { runId: run }));
   }
+  // What stands there and was not begun is the first thing to do there.
+  const ticket = await world.newTicket({ assetId: await world.newAsset('CO-N') });
+  await world.superuser.query("update ticket set status = 'onBench', place = 4, placed_at = now() where id = $1", [ticket.id]);
+  const [fresh] = await chains();
+  expect(fresh).toMatchObject({ place: 4, run: ticket.id, href: `/tickets/${ticket.id}`, chores: [{ id: 'begin' }] });
+  await world.superuser.query("update ticket set status = 'inTray', place = null where id = $1", [ticket.id]);
   const hands = (all: Awaited<ReturnType<typeof chains>>) => all[0]!.chores.map((chore) => chore.hand);
   // What was learnt is asked again after ten minutes.
   const after = (await chains(700_000)).filter((chain) => chain.run === one.run);

@@ -1,8 +1,9 @@
-import { format } from 'date-fns';
+import { format, subDays } from 'date-fns';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { promiseFits } from '@/core/booking/promise-fits';
 import { workingDays } from '@/core/booking/plan-work';
-import { promisedSoFar, workPlan } from '@/features/plan/server';
+import { approveRun } from '@/features/certificates/server';
+import { lateTickets, promisedSoFar, workPlan } from '@/features/plan/server';
 import { readSettings, writeSettings } from '@/platform/settings';
 import { openWorld, type World } from './world';
 
@@ -50,4 +51,31 @@ it('the counter hears that a day is full, and which one has room', async () => {
   // What is done is promised no more.
   await world.app.query("update ticket set status = 'toApprove' where promise_on = $1", [first]);
   expect((await world.db.transaction((tx) => promisedSoFar(tx, now))).promised).toHaveLength(2);
+});
+
+it('says why something became late: it waits in the tray, for the customer’s word, for the signatory; what was ready in time is not there', async () => {
+  const ago = (days: number) => subDays(now, days);
+  const past = format(ago(3), 'yyyy-MM-dd');
+  const ids: Record<string, string> = {};
+  ids.tray = (await world.newTicket({ at: ago(9), assetId: await world.newAsset('LT-1') })).id;
+  ids.word = (await world.newTicket({ at: ago(9), assetId: await world.newAsset('LT-2') })).id;
+  await world.superuser.query(
+    `insert into offer (ticket_id, number, finding, positions, currency, total, made_by, made_at) values ($1, 'O-1', 'cell', '[]', 'EUR', 1, 'Tech', $2)`,
+    [ids.word, ago(8).toISOString()],
+  );
+  const waits = await world.finishedRun({ at: ago(6), assetId: await world.newAsset('LT-3') });
+  ids.approval = waits.ticketId;
+  const inTime = await world.finishedRun({ at: ago(8), assetId: await world.newAsset('LT-4') });
+  await world.db.transaction((tx) => approveRun({ tx, actor: world.signatory, now: ago(7) }, { runId: inTime.run }));
+  for (const id of [...Object.values(ids), inTime.ticketId])
+    await world.app.query('update ticket set promise_on = $2 where id = $1', [id, past]);
+  const late = await world.db.transaction((tx) => lateTickets(tx, now));
+  const cause = (id: string) => late.find((one) => one.id === id)?.cause;
+  expect(Object.fromEntries(Object.entries(ids).map(([name, id]) => [name, cause(id)]))).toEqual({
+    tray: 'tray',
+    word: 'word',
+    approval: 'approval',
+  });
+  expect(cause(inTime.ticketId)).toBeUndefined();
+  expect(late.find((one) => one.id === ids.tray)).toMatchObject({ over: 3, ready: false });
 });

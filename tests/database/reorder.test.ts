@@ -56,6 +56,10 @@ it('what is due wants what its runs drew; the day it is short, when to order, ho
   expect(line.shortOn! >= line.bottles[0]!.usedUpOn!).toBe(true);
   expect(line.orderBy! < today).toBe(true);
   expect(line.order).toBe(Math.ceil((6 * litres - 0.1) / 20));
+  // What those three runs used is what was booked, and never less than their readings would have taken.
+  expect(line.gas).toMatchObject({ runs: 3, used: expect.closeTo(3 * litres, 2) });
+  expect(line.gas!.shortest).toBeGreaterThan(0.2 * line.gas!.used);
+  expect(line.gas!.shortest).toBeLessThanOrEqual(line.gas!.used);
   const { data } = Papa.parse<Record<string, string>>(await as(({ tx }) => reorderCsv(tx, today, now)), { header: true });
   expect(data).toContainEqual(
     expect.objectContaining({

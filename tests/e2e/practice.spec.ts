@@ -136,3 +136,64 @@ test('an exercise that is left in the middle has no points; what is wrong is loo
   await expect(page.getByTestId('score')).toContainText('Left in the middle');
   await expect(page.getByTestId('debrief')).toContainText('said what is wrong');
 });
+
+test('a busy bench is conducted to its end by its word: three instruments, sooner than one after another, and no zero beside open gas', async ({
+  page,
+}) => {
+  test.slow();
+  await signIn(page, 'technician', '/practice');
+  const [model] = await query<{ id: string }>(`select id from instrument_model where name = 'OF-125'`);
+  await page.goto(`/practice/do?kind=busyBench&model=${model!.id}&seed=1`);
+  await settled(page);
+  const now = page.getByTestId('conductor-now');
+  const places = page.getByRole('group', { name: 'Places of this exercise' });
+  await expect(now).toContainText(/Now place \d: /);
+  // What is said to be first may be refused, and another be wanted first: it presses nothing itself.
+  const proposed = await now.textContent();
+  await page.getByRole('button', { name: 'Not this one' }).click();
+  await expect(now).not.toHaveText(proposed!);
+  await page.getByRole('button', { name: 'As it was proposed' }).click();
+  await expect(now).toHaveText(proposed!);
+  const later = page.getByTestId('conductor-later').first();
+  const wanted = /place (\d)/.exec((await later.textContent())!)![1]!;
+  await later.dragTo(now);
+  await expect(now).toContainText(`place ${wanted}`);
+  await page.getByRole('button', { name: 'As it was proposed' }).click();
+  const read = page.getByRole('button', { name: 'Read', exact: true });
+  for (let guard = 0; guard < 200 && (await now.isVisible()); guard += 1) {
+    const said = /^(Now|in .+?) place (\d): /.exec((await now.textContent().catch(() => '')) ?? '');
+    if (said?.[1] !== 'Now') {
+      await page.waitForTimeout(400);
+      continue;
+    }
+    await places
+      .getByRole('button')
+      .nth(Number(said[2]) - 1)
+      .click();
+    if (await read.isVisible()) await read.click();
+    await step(page);
+  }
+  // Two are done and gone from the line; the last one, and what each ends with, by itself.
+  for (const one of await places.getByRole('button').all()) {
+    await one.click();
+    if (await read.isVisible()) await read.click();
+    for (let guard = 0; guard < 60 && (await presentStep(page)).key; guard += 1) await step(page);
+    if (await page.locator('[data-main-action]').isVisible()) await act(page);
+  }
+  await expect(page.getByTestId('practice')).toHaveAttribute('data-ended', 'true');
+  await page.getByRole('button', { name: 'To the debrief' }).click();
+  await expect(page.getByTestId('score')).toContainText(/\d+ of 100/);
+  await expect(page.getByTestId('findings').locator('[data-finding="zeroBesideGas"]')).toHaveCount(0);
+  await expect(page.getByTestId('debrief')).toContainText('3');
+});
+
+/** The present step, and on to the next. */
+async function step(page: Page): Promise<void> {
+  const { key, kind } = await presentStep(page);
+  if (!key) return;
+  await one(page, kind);
+  await page.waitForFunction((before) => document.querySelector('.present-step')?.getAttribute('data-step') !== before, key, {
+    timeout: 60_000,
+    polling: 100,
+  });
+}
