@@ -78,6 +78,8 @@ const told = async (text: string) => (await world.app.query(text)).rows.map((row
 describe('lists: every order, forwards and backwards, page by page, has each row once, as one plain statement puts them', () => {
   const ASSETS = {
     serial: 'a.serial, a.id',
+    tag: `a.tag = '', a.tag, a.id`,
+    kind: 'lower(m.kind), m.id, a.serial, a.id',
     instrument: 'lower(m.maker), lower(m.name), m.id, a.serial, a.id',
     customer: 'lower(c.name), c.id, a.serial, a.id',
     due: 'a.next_due asc nulls last, a.id',

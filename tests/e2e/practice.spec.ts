@@ -43,7 +43,7 @@ async function one(page: Page, kind: string): Promise<void> {
       // What has just settled may have been the step before: pressed again until it is taken, as a hand does.
       return expect(async () => {
         const key = await step.getAttribute('data-step');
-        await page.locator('body').press('c');
+        await step.getByRole('button', { name: /^Capture what has settled/ }).click();
         await expect(page.locator(`.present-step[data-step="${key}"]`)).toHaveCount(0, { timeout: 1500 });
       }).toPass({ timeout: 90_000 });
     case 'adjust': {
@@ -156,7 +156,12 @@ test('a busy bench is conducted to its end by its word: three instruments, soone
   await expect(now).toHaveText(proposed!);
   const later = page.getByTestId('conductor-later').first();
   const wanted = /place (\d)/.exec((await later.textContent())!)![1]!;
-  await later.dragTo(now);
+  const [from, to] = [(await later.boundingBox())!, (await now.boundingBox())!];
+  await page.mouse.move(from.x + 12, from.y + from.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 30, from.y + from.height / 2, { steps: 4 });
+  await page.mouse.move(to.x + 40, to.y + to.height / 2, { steps: 8 });
+  await page.mouse.up();
   await expect(now).toContainText(`place ${wanted}`);
   await page.getByRole('button', { name: 'As it was proposed' }).click();
   const read = page.getByRole('button', { name: 'Read', exact: true });

@@ -26,9 +26,9 @@ const COLUMNS: Column<AssetRow>[] = [
       </a>
     ),
   },
-  { key: 'tag', title: say({ code: 'assets.tag' }), className: 'mono text-nowrap', cell: (row) => row.tag },
+  { key: 'tag', title: say({ code: 'assets.tag' }), sort: true, className: 'mono text-nowrap', cell: (row) => row.tag },
   { key: 'instrument', title: say({ code: 'assets.instrument' }), sort: true, cell: (row) => `${row.maker} ${row.model}` },
-  { key: 'kind', title: say({ code: 'assets.kind' }), className: 'quiet', cell: (row) => row.kind },
+  { key: 'kind', title: say({ code: 'assets.kind' }), sort: true, className: 'quiet', cell: (row) => row.kind },
   { key: 'customer', title: say({ code: 'assets.customer' }), sort: true, cell: (row) => row.customer },
   { key: 'site', title: say({ code: 'assets.site' }), asked: true, cell: (row) => row.site },
   {

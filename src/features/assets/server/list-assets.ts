@@ -5,12 +5,14 @@ import { assetsBegun, assetsHaving, CUSTOMER_TEXT, plainLike } from '@/data/find
 import { beyond, inOrder, type Order } from '@/data/keyset';
 import { isId } from '@/platform/shape';
 
-/** Orders of the list, the usual one first. Without a due date stands after all that have one. */
-export const ASSET_SORTS = ['serial', 'instrument', 'customer', 'due'] as const;
+/** Orders of the list, the usual one first. Without a due date, or a tag, stands after all that have one. */
+export const ASSET_SORTS = ['serial', 'tag', 'instrument', 'kind', 'customer', 'due'] as const;
 export type AssetSort = (typeof ASSET_SORTS)[number];
 const KEYS: Record<AssetSort, SQL[]> = {
   serial: [sql`a.serial`, sql`a.id`],
   instrument: [sql`lower(m.maker)`, sql`lower(m.name)`, sql`m.id`, sql`a.serial`, sql`a.id`],
+  tag: [sql`(a.tag = '')`, sql`a.tag`, sql`a.id`],
+  kind: [sql`lower(m.kind)`, sql`m.id`, sql`a.serial`, sql`a.id`],
   customer: [sql`lower(c.name)`, sql`c.id`, sql`a.serial`, sql`a.id`],
   due: [sql`coalesce(a.next_due, 'infinity'::date)`, sql`a.id`],
 };
@@ -61,7 +63,7 @@ export type AssetAsked = Omit<Asked, 'after' | 'pageSize'>;
 
 const TABLES = sql`asset a join instrument_model m on m.id = a.model_id join customer c on c.id = a.customer_id left join customer_site s on s.id = a.site_id`;
 
-/** Instruments by serial, tag, maker, model or customer, in one of four orders; paged by the keys of the order. */
+/** Instruments by serial, tag, maker, model or customer, in one of six orders; paged by the keys of the order. */
 export async function listAssets(
   tx: Transaction,
   { q, after, sort = 'serial', down = false, status, pageSize = 40 }: Asked,

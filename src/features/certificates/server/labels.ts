@@ -7,7 +7,7 @@ import { chosenIds } from '@/platform/shape';
 import type { LabelOf } from '../label-card';
 
 /** Labels of one print. */
-export const MOST_LABELS = 200;
+export const MOST_LABELS = 1000;
 
 /** The labels of documents, in the order of their numbers. */
 export async function labelsOf(tx: Transaction, ids: readonly string[]): Promise<LabelOf[]> {

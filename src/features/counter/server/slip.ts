@@ -5,7 +5,7 @@ import { readSettings } from '@/platform/settings';
 import { chosenIds, isId } from '@/platform/shape';
 
 /** As many slips go into one print. */
-const MOST_SLIPS = 200;
+const MOST_SLIPS = 1000;
 
 const slips = (tx: Transaction, ids: string[]) =>
   tx

@@ -8,7 +8,7 @@ import type { UseCaseContext } from '@/platform/use-case';
 import { changePolicy } from './change-policy';
 
 /** Instruments of one act. */
-export const MOST_AT_ONCE = 200;
+export const MOST_AT_ONCE = 2000;
 
 /** The chosen instruments with the interval that is their own by now, by serial. */
 export async function intervalsOfMany(tx: Transaction, ids: readonly string[]) {
