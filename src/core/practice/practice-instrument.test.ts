@@ -65,3 +65,25 @@ describe('a model tried on the sheet', () => {
     });
   });
 });
+
+describe('what its menu shows', () => {
+  const begun = (id: string, hidden: ConstructorParameters<typeof PracticeInstrument>[1]['hidden']) => {
+    const procedure = hurried(shippedProcedure(id)!);
+    const model = MODELS.find((one) => one.procedureId === id)!;
+    const { run } = beginOnModel(procedure, model, { run: 'p', actor: HAND, start: START });
+    return new PracticeInstrument(procedure, { pumped: false, hidden: hidden ?? [] }).facts(run.state, START);
+  };
+  it('a sound one is right; a clock that is ahead, an aged electrode, a dirty cell show in the figures a technician reads', () => {
+    expect(begun('four-gas-leak-monitor', []).clock).toBe(START.toISOString());
+    expect(Date.parse(begun('four-gas-leak-monitor', [{ fault: 'wrongClock' }]).clock) - START.getTime()).toBe(5_400_000);
+    const slope = (fault?: 'agedElectrode') =>
+      Number(begun('combined-ph-ec-tester', fault ? [{ fault, channel: 'c-ph' }] : []).probe!.slopePercent);
+    expect(slope()).toBe(98);
+    expect(slope('agedElectrode')).toBeCloseTo(98 * 0.87, 1);
+    // The cell constant that makes up for a cell that sees less.
+    expect(Number(begun('combined-ph-ec-tester', [{ fault: 'dirtyCell', channel: 'c-ec' }]).probe!.cellConstant)).toBeCloseTo(
+      1 / 0.88,
+      2,
+    );
+  });
+});

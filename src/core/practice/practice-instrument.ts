@@ -1,10 +1,10 @@
 import { Dec, decimalPlaces } from '../quantity/decimal';
-import type { ChannelInfo, Frame, FrameReading, Key, Notice } from '../live/said';
+import type { ChannelInfo, Facts, Frame, FrameReading, Key, Notice } from '../live/said';
 import type { Point, Procedure } from '../procedure/procedure';
 import type { RunChannel } from '../record/event';
 import { openStimulus, type RunState } from '../record/state';
 import { toleranceAt } from '../record/tolerance';
-import { currentSteps, plan, readPairs } from '../run/plan';
+import { currentSteps, readPairs } from '../run/plan';
 import { walkReading } from '../walk/walk-reading';
 import { faultOf, type Effect, type Hidden, type Remedy } from './fault';
 import { shownBy, takes, type Mark } from './practice-calibration';
@@ -19,6 +19,10 @@ const AT_ZERO = 0.25;
 const TAU_SECONDS = 10;
 /** A slope that a good electrode has at 25 °C, mV a pH step (Nernst). */
 const SLOPE_MV = 59.16;
+/** What a sound electrode says of itself: slope, % of Nernst, and seconds to a still reading; and what its own counter has left (common practice). */
+const GOOD_SLOPE = 98;
+const GOOD_RESPONSE = 20;
+const OWN_COUNTER_DAYS = 30;
 
 export const practiceInfos = (channels: readonly RunChannel[], absent: readonly string[] = []): ChannelInfo[] =>
   channels.map((one, index) => ({
@@ -52,6 +56,7 @@ export class PracticeInstrument {
   private readonly marks = new Map<string, Mark[]>();
   private kept = new Map<string, Mark[]>();
   private hidden: Hidden[];
+  private readonly adjustable: ReadonlySet<string>;
   private unsaved = false;
   private followed = 0;
   private pressed = false;
@@ -63,6 +68,7 @@ export class PracticeInstrument {
     private readonly options: PracticeOptions,
   ) {
     this.hidden = [...(options.hidden ?? [])];
+    this.adjustable = adjustableRoles(procedure);
   }
 
   /** Faults that it still has. */
@@ -95,6 +101,44 @@ export class PracticeInstrument {
       readings,
       pump: !this.options.pumped ? 'none' : reaches === 0 && openStimulus(state) ? 'blocked' : 'on',
       alarm: { on, latched: false, sound: on && !this.effects(null).some((one) => one.silent), light: on, vibration: on },
+    };
+  }
+
+  /** What its menu shows: clock, last calibration, stored values of the gas that it is for, and what its probe makes of itself. */
+  facts(state: RunState, now: Date): Facts {
+    const all = this.hidden.map(({ fault }) => faultOf(fault).effect);
+    const ahead = all.reduce((sum, one) => sum + (one.clockAheadSeconds ?? 0), 0);
+    const probe = (measurands: readonly string[]) => state.channels.find((one) => measurands.includes(one.measurand));
+    const [glass, cell] = [probe(['pH']), probe(['conductivity'])];
+    const of = (channel: RunChannel | undefined) => (channel ? this.effects(channel.id) : []);
+    const gain = of(glass).reduce((share, one) => share * (one.gain ?? 1), 1);
+    const shift = of(glass).reduce((sum, one) => sum + (one.shift ?? 0), 0) * Number(glass?.tolerance.absolute ?? '0.1');
+    const slower = of(glass).reduce((times, one) => times * (one.slower ?? 1), 1);
+    return {
+      type: 'facts',
+      clock: new Date(now.getTime() + ahead * 1000).toISOString(),
+      ...(this.lastCalibration ? { lastCalibration: this.lastCalibration } : {}),
+      dueInDays: OWN_COUNTER_DAYS,
+      peaks: state.channels.map((one, index) => ({ slot: index + 1, peak: one.cleanAir ?? '0' })),
+      spanValues: state.channels.flatMap((one, index) => {
+        const point = this.procedure.points.find(
+          ({ target, channels }) =>
+            channels.includes(one.role) && target.kind === 'material' && target.component === 'channelGas',
+        );
+        const text = point && walkReading({ procedure: this.procedure, state, point, channel: one }, 'good')?.text;
+        return text === undefined ? [] : [{ slot: index + 1, value: text }];
+      }),
+      probe: {
+        serial: 'PRACTICE',
+        ...(glass
+          ? {
+              slopePercent: (GOOD_SLOPE * gain).toFixed(1),
+              offsetMv: (-SLOPE_MV * shift).toFixed(1),
+              responseSeconds: String(Math.round(GOOD_RESPONSE * slower)),
+            }
+          : {}),
+        ...(cell ? { cellConstant: (1 / of(cell).reduce((share, one) => share * (one.gain ?? 1), 1)).toFixed(3) } : {}),
+      },
     };
   }
 
@@ -207,7 +251,7 @@ export class PracticeInstrument {
     const exact = this.marks.get(channel.id)?.some((one) => one.exact);
     const gain = effects.reduce((share, one) => share * (one.gain ?? 1), 1);
     const shift = effects.reduce((sum, one) => sum + (one.shift ?? 0) + ((one.creep ?? 0) * this.seconds) / 60 / 10, 0);
-    const off = exact ? 0 : this.offOf(state, channel, index) * (zero ? AT_ZERO : 1);
+    const off = exact ? 0 : this.offOf(channel, index) * (zero ? AT_ZERO : 1);
     return rest + (value - rest) * gain + limit * (shift + off);
   }
 
@@ -218,10 +262,10 @@ export class PracticeInstrument {
     return this.of(channel.id).reduce((share, one) => share * (one.label ?? 1), 1);
   }
 
-  private offOf(state: RunState, channel: RunChannel, index: number): number {
+  private offOf(channel: RunChannel, index: number): number {
     const given = this.options.asFound?.[channel.role];
     if (given !== undefined) return given;
-    return this.isAdjustable(state, channel) ? AS_FOUND[index % AS_FOUND.length]! : FOLLOWS_ANOTHER;
+    return this.adjustable.has(channel.role) ? AS_FOUND[index % AS_FOUND.length]! : FOLLOWS_ANOTHER;
   }
 
   private effects(channel: string | null): Effect[] {
@@ -236,15 +280,6 @@ export class PracticeInstrument {
     const point = this.pointOf(state, channel);
     const text = point && walkReading({ procedure: this.procedure, state, point, channel }, 'good')?.text;
     return text === undefined ? null : Number(text);
-  }
-
-  /** Whether any step of the run adjusts the channel itself: solids that follow from a conductivity are set by it. */
-  private isAdjustable(state: RunState, { id }: RunChannel): boolean {
-    return plan(this.procedure, state).some(
-      ({ step, channel }) =>
-        step.kind === 'adjust' &&
-        readPairs(step, step.together ? undefined : channel, this.procedure, state).some((one) => one.channel === id),
-    );
   }
 
   /** What the channel is in at this moment: what the present step compares it with, else what stands open, else nothing but air. */
@@ -275,6 +310,14 @@ export class PracticeInstrument {
       );
     return slot?.kind === 'gas' && opened(this.procedure.steps);
   }
+}
+
+/** Channels that some step of the procedure adjusts itself: solids that follow from a conductivity are set by it. */
+function adjustableRoles({ steps, points }: Procedure): Set<string> {
+  const within = (list: Procedure['steps']): string[] =>
+    list.flatMap((one) => (one.kind === 'group' ? within(one.steps) : one.kind === 'adjust' ? one.points : []));
+  const adjusted = new Set(within(steps));
+  return new Set(points.filter((one) => adjusted.has(one.id)).flatMap((one) => one.channels));
 }
 
 /** A second bottle of the same gas ends its name so. */

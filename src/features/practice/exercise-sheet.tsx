@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import { useRouter } from 'next/navigation';
 import Button from 'react-bootstrap/Button';
 import type { Exercise } from '@/core/practice/exercise';
-import { Attempt } from '@/core/practice/attempt';
+import { Attempt, type AttemptPlace } from '@/core/practice/attempt';
 import { currentSteps } from '@/core/run/plan';
 import { say } from '@/core/words/say';
 import { ConductorLine, SheetOf, type RunView } from '@/features/bench';
@@ -52,6 +52,12 @@ export function ExerciseSheet(props: ExerciseOf) {
   return <Working {...props} />;
 }
 
+/** What an instrument's menu shows at this moment. */
+function factsOf({ instrument, run }: AttemptPlace): [string, ReturnType<AttemptPlace['instrument']['facts']>] {
+  const now = new Date();
+  return [now.toISOString(), instrument.facts(run.state, now)];
+}
+
 function Working({ exercise, asked, keys, me, today, currency, zone }: ExerciseOf) {
   const working = useExercise(exercise, me);
   const { attempt, act, place, setPlace, last, acts } = working;
@@ -77,19 +83,9 @@ function Working({ exercise, asked, keys, me, today, currency, zone }: ExerciseO
       }),
     [here, model, keys, me, today, currency, hidden],
   );
-  const shown = here.instrument.lastCalibration;
-  const view: RunView = shown
-    ? {
-        ...views,
-        line: {
-          ...views.line!,
-          hello: {
-            ...views.line!.hello!,
-            facts: { type: 'facts', clock: '', lastCalibration: shown, peaks: [], spanValues: [] },
-          },
-        },
-      }
-    : views;
+  // Its menu as it is now: the page is drawn again each second.
+  const [now, facts] = factsOf(here);
+  const view: RunView = { ...views, line: { ...views.line!, seenAt: now, hello: { ...views.line!.hello!, facts } } };
   useKeys(
     Object.fromEntries(
       attempt.places.length > 1 ? attempt.places.map((one) => [String(one.of.place), () => setPlace(one.of.place)]) : [],
