@@ -4,7 +4,7 @@ import { browser } from './scripts/lib/browser.mjs';
 /** Two houses side by side, about as long: one for the rooms and part of gas, one for water, the rest of gas and what a house has to survive. What needs a quiet machine comes after both. */
 const BESIDE_WATER = /e2e\/gas\/(families|serial|stations|scanner|paper).*spec/;
 /** Rooms that are looked at in the second house, so that both take as long. */
-const ROOMS_BESIDE_WATER = /e2e\/(corrected|check-page|unsubscribe|letters|window|recall|calculators|camera).*spec/;
+const ROOMS_BESIDE_WATER = /e2e\/(corrected|check-page|unsubscribe|letters|window|recall|calculators|camera|practice).*spec/;
 /** The walks that take longest. */
 const LONG = /e2e\/(guards|account|walk|touch).*spec/;
 const part = process.env.E2E_PART ?? 'all';
@@ -52,7 +52,8 @@ export default defineConfig({
   // Nothing here is a test of speed: on a machine that others share a minute may take three.
   timeout: 300_000,
   expect: { timeout: 20_000 },
-  workers: 2,
+  // The second house waits more than it works.
+  workers: part === 'water' ? 3 : 2,
   // A noisy machine may starve a line or a page for half a minute; what fails twice fails.
   retries: 1,
   forbidOnly: true,
