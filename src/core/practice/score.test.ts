@@ -8,7 +8,8 @@ import { FAULT_IDS, possibleFaults, type FaultId, type Hidden } from './fault';
 import { FINDING_CODES, type FindingCode } from './finding';
 import { hurried } from './hurried';
 import { INCIDENTS } from './incident';
-import { workAsMaster, type Doing, type Habit, type Next } from './master';
+import type { Doing, Next } from './doing';
+import { workAsMaster, type Habit } from './master';
 import { scoreOf } from './score';
 
 const of = {

@@ -5,7 +5,7 @@ import Form from 'react-bootstrap/Form';
 import type { Done } from '@/core/practice/attempt';
 import { FAULT_IDS, faultOf, LOOKS, possibleFaults, REMEDIES, type FaultId, type Look, type Remedy } from '@/core/practice/fault';
 import type { ExercisePlace } from '@/core/practice/exercise';
-import type { Doing } from '@/core/practice/master';
+import type { Doing } from '@/core/practice/doing';
 import type { RunState } from '@/core/record/state';
 import { say } from '@/core/words/say';
 import '@/core/words/en/practice-exercise';

@@ -2,7 +2,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Act } from '@/core/practice/act';
 import { Attempt, type Done } from '@/core/practice/attempt';
-import type { Doing } from '@/core/practice/master';
+import type { Doing } from '@/core/practice/doing';
 import type { Exercise } from '@/core/practice/exercise';
 import type { Command } from '@/core/run/command';
 import { copyState } from '@/core/record/state';
