@@ -58,7 +58,9 @@ describe('a reading is what the display showed', () => {
     ['-1', null],
     ['149.5', null],
     ['1e3', 'notANumber'],
-    ['25,0', 'notANumber'],
+    // Typed where the decimal mark is a comma; one or a thousand is nobody's guess.
+    ['25,0', null],
+    ['1,000', 'notANumber'],
     ['25 ppm', 'notANumber'],
     // A millivolt display shows its plus.
     ['+25.0', null],

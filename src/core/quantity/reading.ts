@@ -1,4 +1,5 @@
 import { Dec, decimalPlaces, parseDecimal } from './decimal';
+import { pointed } from './pointed';
 
 export type ReadingStatus = 'value' | 'over' | 'under' | 'fault' | 'flicker' | 'interval';
 
@@ -50,7 +51,7 @@ export function checkTypedReading({
   highest: string;
   unit: string;
 }): ReadingProblem | null {
-  const typed = text.trim();
+  const typed = pointed(text);
   if (typed === '') return { code: 'empty', sentence: 'Type what the display shows.' };
   if (!/^[+-]?\d+(\.\d+)?$/.test(typed)) {
     return {

@@ -86,7 +86,7 @@ const SCHEMAS: Record<Exclude<Command['type'], 'start'>, yup.ObjectSchema<object
     slot: text(60).required(),
     reference: text(60).required('Choose one.'),
     flowLPerMin: text(10)
-      .matches(/^\d+(\.\d+)?$/, { message: 'A flow such as 0.5', excludeEmptyString: true })
+      .matches(/^\d+([.,]\d+)?$/, { message: 'A flow such as 0.5', excludeEmptyString: true })
       .optional(),
     regulator: text(60).optional(),
   }),

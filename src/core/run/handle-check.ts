@@ -4,6 +4,7 @@ import type { Handling } from './handling';
 import type { PlannedStep } from './plan';
 import { refuse, type Refusal } from '../words/refusal';
 import { refused } from '../words/refused';
+import { pointed } from '../quantity/pointed';
 import { expectedAnswer } from './expected-answer';
 import { at } from './step-in-turn';
 import { valueBefore } from './value-before';
@@ -15,10 +16,11 @@ import '@/core/words/en/refusals-acts';
 export function handleCheck(
   items: CheckItem[],
   step: PlannedStep,
-  { answers = {} }: Extract<Command, { type: 'completeStep' }>,
+  { answers: typed = {} }: Extract<Command, { type: 'completeStep' }>,
   handling: Handling,
   done: EventDraft,
 ): EventDraft[] | Refusal {
+  const answers = figuresPointed(items, typed);
   for (const item of items) {
     const problem = problemWith(item, answers[item.id], handling.state);
     if (problem) return problem;
@@ -38,6 +40,16 @@ export function handleCheck(
     done,
   ];
 }
+
+/** Figures with a point, whatever mark they were typed with. */
+const figuresPointed = (items: CheckItem[], typed: Record<string, Answer>): Record<string, Answer> =>
+  Object.fromEntries(
+    Object.entries(typed).map(([id, answer]) =>
+      items.find((one) => one.id === id)?.answer === 'number' && answer.value
+        ? [id, { ...answer, value: pointed(answer.value) }]
+        : [id, answer],
+    ),
+  );
 
 function problemWith(item: CheckItem, answer: Answer | undefined, state: RunState): Refusal | null {
   const value = answer?.value?.trim();

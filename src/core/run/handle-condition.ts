@@ -1,6 +1,7 @@
 import { correctedBy } from '../measurand/liquid-temperature';
 import { measures, ROOM } from '../record/room';
 import { type RoomQuantity } from '../procedure/room-quantity';
+import { pointed } from '../quantity/pointed';
 import { say } from '../words/say';
 import { checkReference } from './check-reference';
 import type { Command } from './command';
@@ -30,7 +31,7 @@ export function recordConditions(
   const bound: EventDraft[] = [];
   const record: EventData['conditionRecorded'] = {};
   for (const quantity of quantities) {
-    const shown = conditions[quantity]?.trim() ?? '';
+    const shown = pointed(conditions[quantity] ?? '');
     const [lowest, highest] = RANGE[quantity];
     const number = /^[+-]?\d+(\.\d+)?$/.test(shown) ? Number(shown) : NaN;
     if (!(number >= lowest && number <= highest))

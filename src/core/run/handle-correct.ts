@@ -1,3 +1,4 @@
+import { pointed } from '../quantity/pointed';
 import { checkReference } from './check-reference';
 import type { Command } from './command';
 import type { EventDraft } from '../record/event';
@@ -18,7 +19,8 @@ export function handleCorrect(command: Extract<Command, { type: 'correct' }>, ha
   if (!wrong || isStruck(wrong)) return refuse('nothingToCorrect', 'Only a reading that stands can be corrected.');
   const channel = state.channels.find((one) => one.id === wrong.channel)!;
   const point = procedure.points.find((one) => one.id === wrong.point)!;
-  const text = command.text?.trim() || wrong.reading.text;
+  const corrected = Object.fromEntries(Object.entries(command.inputs ?? {}).map(([name, value]) => [name, pointed(value)]));
+  const text = pointed(command.text ?? '') || wrong.reading.text;
   if (!command.reference && text === wrong.reading.text)
     return refuse('nothingChanged', 'Type the right figure, or choose the reference that it was really compared with.', {
       field: 'text',
@@ -57,7 +59,7 @@ export function handleCorrect(command: Extract<Command, { type: 'correct' }>, ha
     channel,
     text,
     status: wrong.reading.status,
-    inputs: { ...wrong.inputs, ...command.inputs },
+    inputs: { ...wrong.inputs, ...corrected },
     ...(wrong.capture ? { capture: wrong.capture } : {}),
   });
   if (isRefusal(judged)) return judged;
@@ -72,7 +74,7 @@ export function handleCorrect(command: Extract<Command, { type: 'correct' }>, ha
         channel: channel.id,
         phase: wrong.phase,
         reading: judged.reading,
-        inputs: { ...wrong.inputs, ...command.inputs },
+        inputs: { ...wrong.inputs, ...corrected },
         target: judged.target,
         judgement: judged.judgement,
         counts: wrong.counts,

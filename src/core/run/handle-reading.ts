@@ -1,4 +1,5 @@
 import { measurandOf } from '../measurand';
+import { pointed } from '../quantity/pointed';
 import type { Command } from './command';
 import { computedFound } from './computed-found';
 import type { EventDraft } from '../record/event';
@@ -36,7 +37,7 @@ export function handleReading(command: Extract<Command, { type: 'captureReading'
   const typed = typedInputs(point, channel, command.inputs ?? {});
   if (isRefusal(typed)) return typed;
   const computed = step.step.computed
-    ? computedFound(step.step.computed, { state, channel, text: command.text, inputs: typed })
+    ? computedFound(step.step.computed, { state, channel, text: pointed(command.text), inputs: typed })
     : { text: command.text, inputs: typed };
   if ('refused' in computed) return computed;
   const { inputs } = computed;

@@ -1,5 +1,6 @@
 import { differenceInMilliseconds, parseISO } from 'date-fns';
 import { Dec } from '../quantity/decimal';
+import { pointed } from '../quantity/pointed';
 import type { Command } from './command';
 import { checkReference } from './check-reference';
 import type { Fact } from '../words/say';
@@ -37,7 +38,7 @@ export function handleBind(command: Extract<Command, { type: 'bindReference' }>,
   const needsFlow = slot.kind === 'gas';
   const fed = needsFlow && command.regulator ? regulatorFor(command.regulator, reference, handling) : null;
   if (isRefusal(fed)) return fed;
-  const flow = fed?.flowLPerMin ?? command.flowLPerMin;
+  const flow = fed?.flowLPerMin ?? (command.flowLPerMin === undefined ? undefined : pointed(command.flowLPerMin));
   if (needsFlow && !(Number(flow) > 0 && Number(flow) <= 10))
     return refuse('noFlow', 'Type the regulator’s flow in L/min (0.3, 0.5, 1.0 …).', { field: 'flowLPerMin' });
   if (needsFlow && slot.flows && !slot.flows.some((one) => Number(one) === Number(flow)))

@@ -58,7 +58,7 @@ describe('the four-gas run', () => {
   it.each([
     ['', 'empty'],
     ['abc', 'notANumber'],
-    ['21,5', 'notANumber'],
+    ['1,000', 'notANumber'],
     ['25.25', 'tooManyDigits'],
     ['25.3', 'notAStep'],
     ['2500', 'farOutside'],

@@ -218,7 +218,7 @@ describe('the order of steps', () => {
     const tell = (answers: Record<string, { value: string; note?: string }>) =>
       run.try({ type: 'completeStep', step: 'a', answers });
     expect(tell({})).toMatchObject({ code: 'unanswered', field: 'volts' });
-    expect(tell({ volts: { value: '3,7' }, case: { value: 'pass' } })).toMatchObject({ code: 'notANumber', field: 'volts' });
+    expect(tell({ volts: { value: '3,700' }, case: { value: 'pass' } })).toMatchObject({ code: 'notANumber', field: 'volts' });
     expect(tell({ volts: { value: '3.7' }, case: { value: 'fault' } })).toMatchObject({ code: 'faultNeedsNote', field: 'case' });
     expect(tell({ volts: { value: '3.7' }, case: { value: 'fault', note: 'cracked' } })).toBeNull();
   });

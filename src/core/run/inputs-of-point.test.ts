@@ -45,7 +45,7 @@ describe('what was typed beside a reading', () => {
   });
   it.each([
     ['temperatureC', 'abc', 'notANumber'],
-    ['temperatureC', '22,0', 'notANumber'],
+    ['temperatureC', '22,000', 'notANumber'],
     ['millivolts', '−171', 'notANumber'],
     ['millivolts', '1e3', 'notANumber'],
     ['millivolts', '171 mV', 'notANumber'],

@@ -1,4 +1,5 @@
 import { measurandOf } from '../measurand';
+import { pointed } from '../quantity/pointed';
 import type { PointInput } from '../measurand/measurand';
 import type { Point } from '../procedure/procedure';
 import type { RunChannel } from '../record/event';
@@ -23,7 +24,7 @@ export function inputsOfPoint(point: Point, channel: RunChannel): PointInput[] {
  * typedInputs(point, channel, { temperatureC: ' 22.0 ', millivolts: '' }) // { temperatureC: '22.0' }
  */
 export function typedInputs(point: Point, channel: RunChannel, given: Record<string, string>): Record<string, string> | Refusal {
-  const typed = Object.entries(given).flatMap(([name, text]) => (text.trim() === '' ? [] : [[name, text.trim()] as const]));
+  const typed = Object.entries(given).flatMap(([name, text]) => (text.trim() === '' ? [] : [[name, pointed(text)] as const]));
   for (const { name, label } of inputsOfPoint(point, channel)) {
     const text = typed.find(([one]) => one === name)?.[1];
     if (text !== undefined && !/^[+-]?\d{1,9}(\.\d{1,9})?$/.test(text))

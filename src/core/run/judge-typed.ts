@@ -1,4 +1,5 @@
 import type { Point } from '../procedure/procedure';
+import { pointed } from '../quantity/pointed';
 import { checkTypedReading, type Reading } from '../quantity/reading';
 import type { Capture } from '../record/evidence';
 import type { RunChannel, TargetUsed } from '../record/event';
@@ -49,7 +50,7 @@ export function judgeTyped({
   const target = resolveTarget({ point, channel, state, inputs, procedure });
   if (target !== null && 'refused' in target) return target;
   // Digits as shown; the plus that some displays show is none of them.
-  const reading: Reading = { text: withNumber ? text.trim().replace(/^\+/, '') : status, unit: channel.unit, status };
+  const reading: Reading = { text: withNumber ? pointed(text).replace(/^\+/, '') : status, unit: channel.unit, status };
   const context = { point, channel, state, inputs, procedure, ...(capture ? { capture } : {}) };
   return { reading, target, judgement: judgeAtPoint(reading, target, context) };
 }
