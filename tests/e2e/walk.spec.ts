@@ -73,9 +73,10 @@ test('walks from receipt to reminder', async ({ page, browser }) => {
     await expect(page.locator('.gas-bar')).toContainText('GAS IS OPEN');
     await step(page, 'As found: gas');
     const h2s = page.getByTestId(/^channel-h2s-/);
-    await h2s.locator('.reading-input').fill('25,0');
+    await h2s.locator('.reading-input').fill('25,000');
     await expect(h2s).toContainText('is not a number');
-    await h2s.locator('.reading-input').fill('21.5');
+    // A comma, as a keyboard of the continent has it.
+    await h2s.locator('.reading-input').fill('21,5');
     await expect(h2s).toContainText('outside');
     await expect(h2s).toContainText('error −3.5');
     await expect(h2s).toContainText('± 2.5');

@@ -65,7 +65,11 @@ describe('calculators', () => {
       sentence: expect.stringContaining('Line 1, level') as string,
     });
     expect(line('twa', { exposures: '2' }, 'Average')).toBe('Line 1 needs 2 entries (hours, level), it has 1.');
-    expect(line('oxygen', { temperatureC: '20,5' }, '')).toContain('use a point');
+    // A comma is a point, unless it could part thousands.
+    expect(evaluate(named('oxygen'), { texts: { temperatureC: '20,5' }, units: {} })).toEqual(
+      evaluate(named('oxygen'), { texts: { temperatureC: '20.5' }, units: {} }),
+    );
+    expect(line('oxygen', { temperatureC: '20,500' }, '')).toContain('use a point');
     expect(line('nernst', { temperatureC: '' }, '')).toBe('Type a number.');
   });
 

@@ -1,3 +1,4 @@
+import { pointed } from '@/core/quantity/pointed';
 import { convert } from '@/core/quantity/unit';
 import type { Calculator, CalculatorField, Line, RowsField, Values } from './calculator';
 
@@ -32,7 +33,7 @@ export function evaluate(calculator: Calculator, entry: Entry): Outcome {
 
 function valuesOf(calculator: Calculator, { texts, units }: Entry): Values {
   const field = (id: string): CalculatorField => calculator.fields.find((one) => one.id === id)!;
-  const text = (id: string) => (texts[id] ?? field(id).initial).trim();
+  const text = (id: string) => pointed(texts[id] ?? field(id).initial);
   const maybe = (id: string) => {
     if (text(id) === '') return null;
     const value = parse(id, text(id));
