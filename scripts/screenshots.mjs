@@ -100,6 +100,24 @@ async function waterBench(tech, shot) {
   await shot(tech, 'electrode');
 }
 
+/** An exercise before its instrument, with a hand at it; and the debrief of one that was not worked well. */
+async function practised(tech, shot) {
+  await tech.goto('/practice?all=1');
+  await tech
+    .getByRole('row', { name: /Find the fault.* 45$/ })
+    .getByRole('link')
+    .first()
+    .click();
+  await tech.getByTestId('debrief').waitFor();
+  await shot(tech, 'debrief');
+  await tech.getByRole('button', { name: 'Begin again' }).click();
+  await tech.getByRole('button', { name: 'Read', exact: true }).click();
+  await tech.getByLabel('Look at', { exact: true }).selectOption({ label: 'the sensors' });
+  await tech.getByRole('button', { name: 'Look at: do it' }).click();
+  await tech.waitForTimeout(2000);
+  await shot(tech, 'practice');
+}
+
 /** The document on paper, its annex, and what the check page says of the file and of one that was doctored. */
 async function papers(sign, shot) {
   const address = sign.url();
@@ -127,8 +145,8 @@ async function papers(sign, shot) {
 }
 
 async function pictures(env) {
-  ['bottle', 'calculators', 'certificate-annex', 'probes', 'due', 'station', 'budgets', 'import'].forEach((name) =>
-    rmSync(join(folder, `${name}.png`), { force: true }),
+  ['bottle', 'calculators', 'certificate-annex', 'probes', 'due', 'station', 'budgets', 'import', 'shelf', 'work'].forEach(
+    (name) => rmSync(join(folder, `${name}.png`), { force: true }),
   );
   const shot = async (page, name) => {
     await page.waitForTimeout(700);
@@ -186,14 +204,11 @@ async function pictures(env) {
   await sign.getByRole('link', { name: 'What rests on it, judged anew' }).click();
   await sign.getByTestId('recall-lines').waitFor();
   await shot(sign, 'recall');
-  await sign.goto('/shelf');
-  await shot(sign, 'shelf');
   await sign.goto('/bookings');
   await sign.getByTestId('load').scrollIntoViewIfNeeded();
   await sign.waitForTimeout(800);
   await shot(sign, 'bookings');
-  await sign.goto('/work');
-  await shot(sign, 'work');
+  await practised(tech, shot);
   await sign.goto('/plan');
   await shot(sign, 'plan');
   await sign.goto('/shelf/control');
