@@ -3,7 +3,7 @@ import { desc, eq } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { houseCheck, reference } from '@/data/schema';
 import { approveRun } from '@/features/certificates/server';
-import { lookAtLots, lotWitnesses, lowLots } from '@/features/recall/server';
+import { lookAtLots, lotOutlook, lotWitnesses, lowLots } from '@/features/recall/server';
 import { asActor } from '@/platform/as-actor';
 import { openWorld, type World } from './world';
 
@@ -57,5 +57,13 @@ describe('a lot that reads low on several instruments', () => {
     const [kept] = await world.db.select().from(houseCheck).where(eq(houseCheck.kind, 'lots')).orderBy(desc(houseCheck.id));
     expect(kept).toMatchObject({ ok: false });
     expect(await world.db.transaction((tx) => lowLots(tx))).toMatchObject([{ lot: 'LOT-FADED', substance: 'CO' }]);
+    // Its page says how often what it found was within, and that CO is what fails: six runs of four channels, each figure once.
+    const outlook = (await world.db.transaction((tx) => lotOutlook(tx, faded)))!;
+    expect(outlook).toMatchObject({ runs: 6, of: 24 });
+    expect(outlook.fails[0]).toMatchObject({ label: 'CO', of: 6 });
+    expect(outlook.fails[0]!.outside).toBeGreaterThanOrEqual(4);
+    expect(outlook.lower).toBeLessThan(outlook.within / outlook.of);
+    expect(outlook.upper).toBeGreaterThan(outlook.within / outlook.of);
+    expect(await world.db.transaction((tx) => lotOutlook(tx, world.bottleId))).toMatchObject({ runs: 11, of: 44 });
   }, 120_000);
 });

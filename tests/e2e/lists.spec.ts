@@ -27,7 +27,7 @@ test('a list is put in order, its columns chosen, several taken for one act: lab
   await expect(page.getByRole('columnheader', { name: 'Next due' })).toHaveAttribute('aria-sort', 'descending');
   await expect(page.locator('tbody tr').first()).not.toHaveText(first);
   await page.getByText('Columns', { exact: true }).click();
-  await page.getByRole('link', { name: 'Kind' }).click();
+  await page.getByText('☑ Kind').click();
   await expect(page.getByRole('columnheader', { name: 'Kind' })).toHaveCount(0);
   // Found, in the same order and with the same columns, and so after a reload.
   await page.getByLabel('Search instruments').fill('OF-410');

@@ -20,6 +20,7 @@ test('two keyboards at one bench: both see what the other did, a step that both 
   await signIn(other, 'signatory', `/runs/${run}`);
   await settled(other);
   await goOnEarly(page, 'warm on the way here');
+  await expect(page.locator('.present-step[data-step="warm-up"]')).toHaveCount(0);
   // What one keyboard did is on the other's screen, without a press.
   const first = await presentStep(page);
   await expect(other.locator(`.present-step[data-step="${first.key}"]`)).toBeVisible();

@@ -1,3 +1,4 @@
+export { LotOutlookPanel } from './lot-outlook-panel';
 export { RecallView } from './recall-view';
 export { SuspectForm } from './suspect-form';
 export { TraceForm, TraceTable } from './trace-table';

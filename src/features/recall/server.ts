@@ -7,3 +7,4 @@ export { countsOf } from './server/counts-of';
 export { suspect } from './server/suspect';
 export { countUsed, nameOfTraced, traceAddress, whereUsed, whereUsedCsv, type TraceAsked } from './server/where-used';
 export { judgedLots, lookAtLots, lotWitnesses, lowLots, type LotFound } from './server/lot-witnesses';
+export { lotOutlook } from './server/lot-outlook';

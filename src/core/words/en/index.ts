@@ -49,6 +49,7 @@ import { JUDGEMENT } from './judgement';
 import { KEYS } from './keys';
 import { LOCK } from './lock';
 import { MEASURANDS } from './measurands';
+import { LOT_OUTLOOK } from './lot-outlook';
 import { MODEL_OUTLOOK } from './model-outlook';
 import { MODELS } from './models';
 import { MONEY_WORDS } from './money';
@@ -120,6 +121,7 @@ export const EN = {
   ...PLAN,
   ...REORDER,
   ...CONTROL,
+  ...LOT_OUTLOOK,
   ...MODEL_OUTLOOK,
   ...DID,
   ...CHANGED,

@@ -4,8 +4,8 @@ import { inputOf, referencePage, stampOf } from '@/features/shelf/server';
 import { FilesPanel } from '@/features/files';
 import { filesOf } from '@/features/files/server';
 import { dateIn } from '@/platform/clock';
-import { SuspectForm, WitnessPanel } from '@/features/recall';
-import { judgedLots, suspicionsOf } from '@/features/recall/server';
+import { LotOutlookPanel, SuspectForm, WitnessPanel } from '@/features/recall';
+import { judgedLots, lotOutlook, suspicionsOf } from '@/features/recall/server';
 import { say } from '@/core/words/say';
 import { Link } from '@/ui/link';
 import { page } from '@/platform/page';
@@ -35,6 +35,7 @@ export default page({ permission: 'signedIn', name: '/shelf/[id]' }, async ({ tx
         ))}
       </p>
       <WitnessPanel found={judged.lots.filter((one) => one.lot === found.snapshot.lot)} at={judged.at} zone={settings.zone} />
+      <LotOutlookPanel outlook={await lotOutlook(tx, params.id!)} />
       {may(actor.role, 'bench') && <SuspectForm reference={found.snapshot} />}
       {may(actor.role, 'bench') && <CorrectReference id={params.id!} input={inputOf(found.row)} seen={stampOf(found.row)} />}
       <FilesPanel
