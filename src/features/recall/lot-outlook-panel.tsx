@@ -11,7 +11,7 @@ export function LotOutlookPanel({ outlook }: { outlook: LotOutlook | null }) {
   if (!outlook) return null;
   const { runs, within, of, lower, upper, fails } = outlook;
   return (
-    <section className="sheet mt-3" data-testid="lot-outlook">
+    <section className="sheet mt-3 mb-3" data-testid="lot-outlook">
       <h2 className="fs-5">{say({ code: 'lotOutlook.title' })}</h2>
       <p className="mb-1">
         {say({
