@@ -14,6 +14,9 @@ export interface BenchState {
   gasOpen: number;
   /** When the last gas that was closed was closed. */
   gasClosed: number;
+  /** Since when gas is open at each place, below 0 where it isn't; and for how long it was open at all places together, s. */
+  gasSince: Float64Array;
+  gasSeconds: number;
   /** How late deadlines were missed, s. */
   late: number;
   last: { before: BenchState; start: Start } | null;
@@ -31,6 +34,8 @@ export function beginning(chains: readonly Chain[], hands: number): BenchState {
     gasUntil: chains.some((one) => one.gasOpen) ? Infinity : 0,
     gasOpen: chains.filter((one) => one.gasOpen).length,
     gasClosed: 0,
+    gasSince: Float64Array.from(chains, (one) => (one.gasOpen ? 0 : -1)),
+    gasSeconds: 0,
     late: 0,
     last: null,
     score: 0,
@@ -59,10 +64,20 @@ export function begun(state: BenchState, index: number, start: Start): BenchStat
   if (chore.takes || chore.gives) free = new Map(free);
   if (chore.takes) free.set(chore.takes, Infinity);
   if (chore.gives) free.set(chore.gives, done);
-  let { gasOpen, gasUntil, gasClosed } = state;
-  if (chore.opensGas) [gasOpen, gasUntil] = [gasOpen + 1, Infinity];
+  let { gasOpen, gasUntil, gasClosed, gasSince, gasSeconds } = state;
+  if (chore.opensGas) {
+    [gasOpen, gasUntil] = [gasOpen + 1, Infinity];
+    gasSince = gasSince.slice();
+    gasSince[index] = at;
+  }
   if (chore.gives && !chore.opensGas && gasOpen > 0) {
     gasOpen -= 1;
+    const since = gasSince[index]!;
+    if (since >= 0) {
+      gasSeconds += done - since;
+      gasSince = gasSince.slice();
+      gasSince[index] = -1;
+    }
     gasClosed = Math.max(gasClosed, done);
     gasUntil = gasOpen > 0 ? Infinity : gasClosed;
   }
@@ -76,6 +91,8 @@ export function begun(state: BenchState, index: number, start: Start): BenchStat
     gasUntil,
     gasOpen,
     gasClosed,
+    gasSince,
+    gasSeconds,
     late: state.late + missed,
     last: { before: state, start },
     score: 0,

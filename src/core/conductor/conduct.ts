@@ -19,6 +19,8 @@ const SMALL = 20;
 /** Things that are begun while an order is improved: what it costs does not grow with the bench. */
 const MOVES = 8_000;
 const PATIENCES = [0, 30, 60, 120, 240, 480];
+/** Ten minutes of gas are worth so many seconds: far less than what a plan may miss its best by. */
+const GAS_COSTS = 4 / 600;
 /** A second too late costs as much as so many of the whole: a deadline is kept before time is saved. */
 const LATE_COSTS = 1000;
 
@@ -49,8 +51,9 @@ export function conduct({ chains, hands }: { chains: readonly Chain[]; hands: nu
 }
 
 const left = ({ next }: BenchState): number => -next.reduce((sum, one) => sum + one, 0);
-/** What an order costs: first that all is in it, then deadlines, then time. */
-const costOf = (state: BenchState): number => left(state) * 1e9 + state.late * LATE_COSTS + Math.max(0, ...state.ready);
+/** What an order costs: first that all is in it, then deadlines, then time; of orders about as quick the one that leaves gas open for less. */
+const costOf = (state: BenchState): number =>
+  left(state) * 1e9 + state.late * LATE_COSTS + Math.max(0, ...state.ready) + state.gasSeconds * GAS_COSTS;
 
 /** Orders made straight on, each in another manner; the same ones each time. */
 function straightOn(chains: readonly Chain[], hands: number): BenchState[] {
@@ -61,6 +64,7 @@ function straightOn(chains: readonly Chain[], hands: number): BenchState[] {
       weights: chains.map(() => (index < PATIENCES.length ? 1 : 0.4 + 1.2 * next())),
       patience: PATIENCES[index % PATIENCES.length]!,
       slack: index % 2 ? 0 : 15,
+      shuts: index % 3 === 2,
     }),
   );
 }

@@ -7,13 +7,18 @@ export interface Manner {
   weights: readonly number[];
   patience: number;
   slack: number;
+  /** Where gas is open goes first: it is shut the sooner. */
+  shuts: boolean;
 }
+
+/** More than any place has left to do, s. */
+const SHUTS_FIRST = 1e6;
 
 /**
  * One order made straight on: whatever can begin first begins, of those about as early the place with most left to do; gas is not opened while another place will soon need the room clear. The same manner gives the same order.
  * Errors: none; places that hold each other up for ever are left where they are.
  */
-export function greedy(chains: readonly Chain[], hands: number, { weights, patience, slack }: Manner): BenchState {
+export function greedy(chains: readonly Chain[], hands: number, { weights, patience, slack, shuts }: Manner): BenchState {
   const tails = chains.map(({ chores }) => {
     const tail = new Float64Array(chores.length + 1);
     for (let at = chores.length - 1; at >= 0; at -= 1) tail[at] = tail[at + 1]! + chores[at]!.hand + chores[at]!.then;
@@ -33,7 +38,7 @@ export function greedy(chains: readonly Chain[], hands: number, { weights, patie
       able.push({
         index,
         at: chore.within === undefined ? at : at - 1e6,
-        urgent: tails[index]![state.next[index]!]! * weights[index]!,
+        urgent: tails[index]![state.next[index]!]! * weights[index]! + (shuts && state.gasSince[index]! >= 0 ? SHUTS_FIRST : 0),
         shy,
       });
     }
