@@ -99,3 +99,38 @@ test('the plan of the day has what waits, by whom and in which order', async ({ 
   await expect(page.getByText(/^\d+ of \d+ min$/).first()).toBeVisible();
   await expect(page.locator('ol li').first()).toContainText(/\d+ min/);
 });
+
+test('from a bottle whose gauge is low to the list of what to order, and how it is bought', async ({ page }) => {
+  await signIn(page, 'technician', '/shelf/reorder');
+  const list = page.getByTestId('reorder');
+  const line = page.getByTestId('supply').getByRole('row', { name: /^Dry gas, ethanol/ });
+  const gaugeShows = async (bar: string) => {
+    await line.getByRole('link', { name: /^DG-0038/ }).click();
+    const gauge = page.getByLabel('Gauge shows, bar');
+    await gauge.fill(bar);
+    await page.getByRole('button', { name: 'Note the pressure' }).click();
+    await expect(gauge).toHaveValue('');
+    await page.goto('/shelf/reorder');
+  };
+  await gaugeShows('65');
+  await expect(list).not.toContainText('Dry gas, ethanol');
+  await gaugeShows('2');
+  // It is short some weeks from now: so many, by when, and what they cost together.
+  await expect(line).toContainText('used up on');
+  await expect(line).toContainText('short from');
+  const wanted = list.getByRole('row', { name: /^Dry gas, ethanol/ });
+  await expect(wanted).toContainText(/\d+ \w+ 20\d\d/);
+  await line.getByRole('button', { name: 'Change' }).click();
+  await line.getByLabel('Days it takes').fill('many');
+  await line.getByRole('button', { name: 'Save' }).click();
+  await expect(line).toContainText('Whole days, 0 to 730.');
+  await line.getByLabel('Days it takes').fill('5');
+  await line.getByLabel('Price each').fill('95.50');
+  await line.getByRole('button', { name: 'Save' }).click();
+  await expect(line).toContainText('5 d');
+  await expect(wanted).toContainText('95.50');
+  const csv = await (await page.request.get('/shelf/reorder/export')).text();
+  expect(csv).toMatch(/"Dry gas, ethanol",\w+,[\w-]+,\d+,95\.5,/);
+  // Others work at this shelf too: as it was.
+  await gaugeShows('65');
+});
