@@ -1,3 +1,4 @@
+import { flatSteps } from '../procedure/flat-steps';
 import { schoolsOf, channelsAsked } from '../procedure/schools-of';
 import type { Procedure, Step } from '../procedure/procedure';
 import type { RunChannel } from '../record/event';
@@ -33,8 +34,6 @@ export interface Exercise {
 
 /** One time in so many nothing is wrong: who always finds a fault has not looked. */
 const SOUND_ONE_IN = 6;
-
-const leaves = (steps: readonly Step[]): Step[] => steps.flatMap((one) => (one.kind === 'group' ? leaves(one.steps) : [one]));
 
 /** The channels as they would be begun. */
 export const channelsOfPlace = ({
@@ -83,7 +82,9 @@ export function drawExercise({
   if (kind === 'dangerousDay') {
     const happens = incidentsOf(isWater(channelsOfPlace(first)));
     const incident = happens[Math.floor(next() * happens.length)]!;
-    const reads = leaves(first.procedure.steps).filter((one) => one.kind === 'read' && !one.when && one.points.length > 0);
+    const reads = flatSteps(first.procedure.steps)
+      .map(({ step }) => step)
+      .filter((one) => one.kind === 'read' && !one.when && one.points.length > 0);
     const step = reads.find((one) => readsStimulus(first.procedure, one)) ?? reads[0];
     if (step) at!.incident = { step: step.id, incident };
   }

@@ -1,4 +1,5 @@
 import type { Traits } from '../instrument/traits';
+import { flatSteps } from '../procedure/flat-steps';
 import type { Procedure, Step } from '../procedure/procedure';
 import type { RunChannel } from '../record/event';
 
@@ -92,8 +93,7 @@ const measures =
 const gas = ({ channel }: { channel: RunChannel }) => channel.calibrationGas !== undefined;
 const toxic = ({ channel }: { channel: RunChannel }) =>
   channel.unit === 'ppm' && channel.calibrationGas !== undefined && channel.measurand !== 'oxygen';
-const steps = (list: readonly Step[]): Step[] => list.flatMap((one) => (one.kind === 'group' ? steps(one.steps) : [one]));
-const has = (procedure: Procedure, holds: (step: Step) => boolean) => steps(procedure.steps).some(holds);
+const has = (procedure: Procedure, holds: (step: Step) => boolean) => flatSteps(procedure.steps).some(({ step }) => holds(step));
 const asks = (procedure: Procedure, about: string) =>
   has(procedure, (one) => one.kind === 'check' && one.items.some((item) => item.about === about));
 const sounds = (procedure: Procedure) =>

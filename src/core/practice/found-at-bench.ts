@@ -1,4 +1,6 @@
 import { Dec } from '../quantity/decimal';
+import { flatSteps } from '../procedure/flat-steps';
+import { ownId } from '../record/step-key';
 import { readingsOf } from '../run/handle-readings';
 import { INCIDENTS, HEED_WITHIN_SECONDS, rightChoice } from './incident';
 import type { Attempt, AttemptPlace, Done } from './attempt';
@@ -119,15 +121,10 @@ const wasOpenAt = ({ run }: AttemptPlace, seq: number): boolean =>
       run.procedure.slots.find(({ id }) => id === one.slot)?.kind === 'gas',
   );
 
-function hasCaution({ run }: AttemptPlace, key: string | null): boolean {
-  const id = key
-    ?.split('/')
-    .at(-1)
-    ?.replace(/[~#!].*$/, '');
-  const within = (steps: typeof run.procedure.steps): boolean =>
-    steps.some((one) => (one.id === id && one.caution !== undefined) || (one.kind === 'group' && within(one.steps)));
-  return within(run.procedure.steps);
-}
+const stepsAt = ({ run }: AttemptPlace, key: string | null) =>
+  key === null ? [] : flatSteps(run.procedure.steps).filter(({ step }) => step.id === ownId(key));
+const hasCaution = (place: AttemptPlace, key: string | null): boolean =>
+  stepsAt(place, key).some(({ step }) => step.caution !== undefined);
 
 /** Keys: said to have passed without having been pressed, a third try without having looked, a save that nothing proved. */
 export function keysPressed(attempt: Attempt, place: AttemptPlace): Found[] {
@@ -172,15 +169,7 @@ export function keysPressed(attempt: Attempt, place: AttemptPlace): Found[] {
   return out;
 }
 
-function isSave({ run }: AttemptPlace, key: string | null): boolean {
-  const id = key
-    ?.split('/')
-    .at(-1)
-    ?.replace(/[~#!].*$/, '');
-  const within = (steps: typeof run.procedure.steps): boolean =>
-    steps.some((one) => (one.kind === 'group' ? within(one.steps) : one.id === id && one.kind === 'save'));
-  return within(run.procedure.steps);
-}
+const isSave = (place: AttemptPlace, key: string | null): boolean => stepsAt(place, key).some(({ step }) => step.kind === 'save');
 
 /** Zeros that were set while gas was open at another place. */
 export const zeroesBesideGas = (attempt: Attempt, place: AttemptPlace): Found[] =>

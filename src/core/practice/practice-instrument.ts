@@ -1,5 +1,6 @@
 import { Dec, decimalPlaces } from '../quantity/decimal';
 import type { ChannelInfo, Facts, Frame, FrameReading, Key, Notice } from '../live/said';
+import { flatSteps } from '../procedure/flat-steps';
 import type { Point, Procedure } from '../procedure/procedure';
 import type { RunChannel } from '../record/event';
 import { openStimulus, type RunState } from '../record/state';
@@ -176,9 +177,7 @@ export class PracticeInstrument {
   }
 
   private savesItself(): boolean {
-    const saves = (steps: Procedure['steps']): boolean =>
-      steps.some((one) => (one.kind === 'group' ? saves(one.steps) : one.kind === 'save' && one.evidence !== 'automatic'));
-    return !saves(this.procedure.steps);
+    return !flatSteps(this.procedure.steps).some(({ step }) => step.kind === 'save' && step.evidence !== 'automatic');
   }
 
   private pass(state: RunState, seconds: number): void {
@@ -304,19 +303,16 @@ export class PracticeInstrument {
   /** Gas that the procedure opens and shuts by a step. */
   private isGas({ target }: Point): boolean {
     const slot = 'slot' in target ? this.procedure.slots.find((one) => one.id === target.slot) : undefined;
-    const opened = (steps: Procedure['steps']): boolean =>
-      steps.some((one) =>
-        one.kind === 'group' ? opened(one.steps) : one.kind === 'stimulus' && one.slot === slot?.id && one.on,
-      );
-    return slot?.kind === 'gas' && opened(this.procedure.steps);
+    const opens = flatSteps(this.procedure.steps).some(
+      ({ step }) => step.kind === 'stimulus' && step.on && step.slot === slot?.id,
+    );
+    return slot?.kind === 'gas' && opens;
   }
 }
 
 /** Channels that some step of the procedure adjusts itself: solids that follow from a conductivity are set by it. */
 function adjustableRoles({ steps, points }: Procedure): Set<string> {
-  const within = (list: Procedure['steps']): string[] =>
-    list.flatMap((one) => (one.kind === 'group' ? within(one.steps) : one.kind === 'adjust' ? one.points : []));
-  const adjusted = new Set(within(steps));
+  const adjusted = new Set(flatSteps(steps).flatMap(({ step }) => (step.kind === 'adjust' ? step.points : [])));
   return new Set(points.filter((one) => adjusted.has(one.id)).flatMap((one) => one.channels));
 }
 

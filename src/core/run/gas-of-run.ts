@@ -1,4 +1,6 @@
-import type { Procedure, Step } from '../procedure/procedure';
+import { flatSteps } from '../procedure/flat-steps';
+import type { Procedure } from '../procedure/procedure';
+import { ownId } from '../record/step-key';
 import type { RunState, StimulusSpan } from '../record/state';
 
 /** Gas before a reading where the procedure states no time, s; and for a look or a key that reads nothing (common practice: 45 s to two minutes; a bump half a minute). */
@@ -37,14 +39,8 @@ export function gasOfRun(procedure: Procedure, state: RunState): GasOfRun[] {
 /** How long gas had to be open for what was done in it. */
 function neededSeconds(procedure: Procedure, state: RunState, span: StimulusSpan): number {
   const within = ({ seq }: { seq: number }) => seq > span.onSeq && (span.offSeq === null || seq < span.offSeq);
-  const steps = byId(procedure.steps);
-  const stepOf = (key: string) =>
-    steps.get(
-      key
-        .split('/')
-        .at(-1)!
-        .replace(/[~#!].*$/, ''),
-    );
+  const steps = new Map(flatSteps(procedure.steps).map(({ step }) => [step.id, step]));
+  const stepOf = (key: string) => steps.get(ownId(key));
   const read = state.readings.filter(within).map((one) => {
     const step = stepOf(one.step);
     return step?.kind === 'read' ? (step.exposureSeconds ?? step.stability?.windowSeconds ?? READ_SECONDS) : READ_SECONDS;
@@ -57,6 +53,3 @@ function neededSeconds(procedure: Procedure, state: RunState, span: StimulusSpan
   }, 0);
   return Math.max(LOOK_SECONDS, ...read, waits);
 }
-
-const byId = (steps: readonly Step[]): Map<string, Step> =>
-  new Map(steps.flatMap((one): [string, Step][] => (one.kind === 'group' ? [...byId(one.steps)] : [[one.id, one]])));

@@ -3,10 +3,12 @@ import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { COMPETENCE_BASES } from '@/core/stored/competence';
 import { say } from '@/core/words/say';
+import { attempt } from '@/platform/client/result';
 import { useSent } from '@/platform/client/use-sent';
 import { DayInput } from '@/ui/day-input';
 import { Field } from '@/ui/field';
 import { FormFoot } from '@/ui/form-foot';
+import { WhyForm } from '@/ui/why-form';
 import { correctCompetenceAction, endCompetenceAction, giveCompetenceAction } from './actions';
 import type { CompetenceLine } from './server/list-competence';
 import '@/core/words/en/competence';
@@ -125,24 +127,14 @@ export function CorrectForm({ line, onDone }: { line: CompetenceLine; onDone: ()
   );
 }
 
-export function EndForm({ id, onDone }: { id: string; onDone: () => void }) {
-  const [reason, setReason] = useState('');
-  const { problems, message, send } = useSent();
-  const save = async (event: React.FormEvent) => {
-    event.preventDefault();
-    if (await send(() => endCompetenceAction({ id, reason }))) onDone();
-  };
-  return (
-    <form onSubmit={save} noValidate className="mt-2">
-      <Field label={say({ code: 'competence.endWhy' })} problem={problems.reason}>
-        <Form.Control value={reason} onChange={(event) => setReason(event.target.value)} />
-      </Field>
-      <FormFoot
-        message={problems.reason ? '' : message}
-        save={say({ code: 'competence.end' })}
-        leave={say({ code: 'competence.leave' })}
-        onLeave={onDone}
-      />
-    </form>
-  );
-}
+export const EndForm = ({ id }: { id: string }) => (
+  <WhyForm
+    testId="end-competence"
+    title={say({ code: 'competence.end' })}
+    label={say({ code: 'competence.endWhy' })}
+    act={async (reason) => {
+      const result = await attempt(() => endCompetenceAction({ id, reason }));
+      return result.ok ? '' : (result.fields.reason ?? result.message);
+    }}
+  />
+);

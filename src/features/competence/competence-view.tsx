@@ -12,7 +12,7 @@ const MARKS = { valid: 'within', soon: 'cannotTell', over: 'outside', ended: 'no
 
 /** Who is authorised for what, on what grounds, until when. */
 export function CompetenceView({ lines, mayGive, to }: { lines: CompetenceLine[]; mayGive: boolean; to: ToAuthorise }) {
-  const [open, setOpen] = useState<{ id: string; what: 'correct' | 'end' } | 'give' | null>(null);
+  const [open, setOpen] = useState<{ id: string } | 'give' | null>(null);
   const close = () => setOpen(null);
   return (
     <>
@@ -49,12 +49,7 @@ export function CompetenceView({ lines, mayGive, to }: { lines: CompetenceLine[]
                   <td className="small" style={{ maxWidth: '24rem' }}>
                     {line.why}
                     {line.ended && <div className="field-problem">{line.ended}</div>}
-                    {typeof open === 'object' && open?.id === line.id && open.what === 'correct' && (
-                      <CorrectForm line={line} onDone={close} />
-                    )}
-                    {typeof open === 'object' && open?.id === line.id && open.what === 'end' && (
-                      <EndForm id={line.id} onDone={close} />
-                    )}
+                    {typeof open === 'object' && open?.id === line.id && <CorrectForm line={line} onDone={close} />}
                   </td>
                   <td>
                     {day(line.givenOn)} <div className="small quiet">{line.givenBy}</div>
@@ -63,12 +58,10 @@ export function CompetenceView({ lines, mayGive, to }: { lines: CompetenceLine[]
                   <td className="text-end text-nowrap">
                     {mayGive && line.stands !== 'ended' && (
                       <>
-                        <Button size="sm" variant="plain" onClick={() => setOpen({ id: line.id, what: 'correct' })}>
+                        <Button size="sm" variant="plain" onClick={() => setOpen({ id: line.id })}>
                           {say({ code: 'competence.correct' })}
-                        </Button>{' '}
-                        <Button size="sm" variant="plain" onClick={() => setOpen({ id: line.id, what: 'end' })}>
-                          {say({ code: 'competence.end' })}
                         </Button>
+                        <EndForm id={line.id} />
                       </>
                     )}
                   </td>

@@ -3,18 +3,20 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { say } from '@/core/words/say';
+import { attempt } from '@/platform/client/result';
 import { useSent } from '@/platform/client/use-sent';
 import { Field } from '@/ui/field';
 import { dayTime } from '@/ui/format';
 import { FormFoot } from '@/ui/form-foot';
 import { Link } from '@/ui/link';
+import { WhyForm } from '@/ui/why-form';
 import { correctExerciseAction, endExerciseAction } from './actions';
 import type { ExerciseLine } from './server/list-practice';
 import '@/core/words/en/practice-exercise';
 
 /** Exercises that were made of runs of ours: worked, called otherwise, ended. */
 export function OwnExercises({ lines, zone, mayChange }: { lines: ExerciseLine[]; zone: string; mayChange: boolean }) {
-  const [open, setOpen] = useState<{ id: string; what: 'name' | 'end' } | null>(null);
+  const [open, setOpen] = useState<string | null>(null);
   if (lines.length === 0) return <p className="quiet">{say({ code: 'practice.noOwn' })}</p>;
   return (
     <div className="sheet mb-3">
@@ -29,22 +31,23 @@ export function OwnExercises({ lines, zone, mayChange }: { lines: ExerciseLine[]
                   {say({ code: 'practice.timesWorked', numbers: { n: one.worked } })}
                   {one.endedWhy && ` · ${one.endedWhy}`}
                 </div>
-                {open?.id === one.id &&
-                  (open.what === 'name' ? (
-                    <NameForm line={one} onDone={() => setOpen(null)} />
-                  ) : (
-                    <EndForm id={one.id} onDone={() => setOpen(null)} />
-                  ))}
+                {open === one.id && <NameForm line={one} onDone={() => setOpen(null)} />}
               </td>
               <td className="text-end text-nowrap">
                 {mayChange && !one.endedWhy && (
                   <>
-                    <Button size="sm" variant="plain" onClick={() => setOpen({ id: one.id, what: 'name' })}>
+                    <Button size="sm" variant="plain" onClick={() => setOpen(one.id)}>
                       {say({ code: 'practice.rename' })}
-                    </Button>{' '}
-                    <Button size="sm" variant="plain" onClick={() => setOpen({ id: one.id, what: 'end' })}>
-                      {say({ code: 'practice.end' })}
                     </Button>
+                    <WhyForm
+                      testId={`end-${one.id}`}
+                      title={say({ code: 'practice.end' })}
+                      label={say({ code: 'practice.endWhy' })}
+                      act={async (reason) => {
+                        const result = await attempt(() => endExerciseAction({ id: one.id, reason }));
+                        return result.ok ? '' : (result.fields.reason ?? result.message);
+                      }}
+                    />
                   </>
                 )}
               </td>
@@ -71,28 +74,6 @@ function NameForm({ line, onDone }: { line: ExerciseLine; onDone: () => void }) 
       <FormFoot
         message={problems.title ? '' : message}
         save={say({ code: 'practice.save' })}
-        leave={say({ code: 'practice.leave' })}
-        onLeave={onDone}
-      />
-    </form>
-  );
-}
-
-function EndForm({ id, onDone }: { id: string; onDone: () => void }) {
-  const [reason, setReason] = useState('');
-  const { problems, message, send } = useSent();
-  const save = async (event: React.FormEvent) => {
-    event.preventDefault();
-    if (await send(() => endExerciseAction({ id, reason }))) onDone();
-  };
-  return (
-    <form onSubmit={save} noValidate className="mt-2">
-      <Field label={say({ code: 'practice.endWhy' })} problem={problems.reason}>
-        <Form.Control value={reason} onChange={(event) => setReason(event.target.value)} />
-      </Field>
-      <FormFoot
-        message={problems.reason ? '' : message}
-        save={say({ code: 'practice.end' })}
         leave={say({ code: 'practice.leave' })}
         onLeave={onDone}
       />
