@@ -27,7 +27,7 @@ export function WatchBar({ watch, run, me, zone }: { watch: WatchNeeded; run: st
     );
   const mayWatch = me !== person.id && watchers.some((one) => one.id === me);
   return (
-    <div className="caution mb-2 d-flex flex-wrap gap-2 align-items-center" data-testid="watch-needed">
+    <div className="notice bad mb-2 d-flex flex-wrap gap-2 align-items-center" data-testid="watch-needed">
       <span>
         {say({ code: 'competence.watch.needed', numbers: { name: person.name } })}{' '}
         {watchers.length
