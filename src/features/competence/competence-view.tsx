@@ -49,6 +49,7 @@ export function CompetenceView({ lines, mayGive, to }: { lines: CompetenceLine[]
                   <td className="small" style={{ maxWidth: '24rem' }}>
                     {line.why}
                     {line.ended && <div className="field-problem">{line.ended}</div>}
+                    {mayGive && line.stands !== 'ended' && <EndForm id={line.id} />}
                     {typeof open === 'object' && open?.id === line.id && <CorrectForm line={line} onDone={close} />}
                   </td>
                   <td>
@@ -57,12 +58,9 @@ export function CompetenceView({ lines, mayGive, to }: { lines: CompetenceLine[]
                   <td className="mono">{day(line.endsOn)}</td>
                   <td className="text-end text-nowrap">
                     {mayGive && line.stands !== 'ended' && (
-                      <>
-                        <Button size="sm" variant="plain" onClick={() => setOpen({ id: line.id })}>
-                          {say({ code: 'competence.correct' })}
-                        </Button>
-                        <EndForm id={line.id} />
-                      </>
+                      <Button size="sm" variant="plain" onClick={() => setOpen({ id: line.id })}>
+                        {say({ code: 'competence.correct' })}
+                      </Button>
                     )}
                   </td>
                 </tr>

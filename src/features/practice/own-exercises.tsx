@@ -31,24 +31,24 @@ export function OwnExercises({ lines, zone, mayChange }: { lines: ExerciseLine[]
                   {say({ code: 'practice.timesWorked', numbers: { n: one.worked } })}
                   {one.endedWhy && ` · ${one.endedWhy}`}
                 </div>
+                {mayChange && !one.endedWhy && (
+                  <WhyForm
+                    testId={`end-${one.id}`}
+                    title={say({ code: 'practice.end' })}
+                    label={say({ code: 'practice.endWhy' })}
+                    act={async (reason) => {
+                      const result = await attempt(() => endExerciseAction({ id: one.id, reason }));
+                      return result.ok ? '' : (result.fields.reason ?? result.message);
+                    }}
+                  />
+                )}
                 {open === one.id && <NameForm line={one} onDone={() => setOpen(null)} />}
               </td>
               <td className="text-end text-nowrap">
                 {mayChange && !one.endedWhy && (
-                  <>
-                    <Button size="sm" variant="plain" onClick={() => setOpen(one.id)}>
-                      {say({ code: 'practice.rename' })}
-                    </Button>
-                    <WhyForm
-                      testId={`end-${one.id}`}
-                      title={say({ code: 'practice.end' })}
-                      label={say({ code: 'practice.endWhy' })}
-                      act={async (reason) => {
-                        const result = await attempt(() => endExerciseAction({ id: one.id, reason }));
-                        return result.ok ? '' : (result.fields.reason ?? result.message);
-                      }}
-                    />
-                  </>
+                  <Button size="sm" variant="plain" onClick={() => setOpen(one.id)}>
+                    {say({ code: 'practice.rename' })}
+                  </Button>
                 )}
               </td>
             </tr>
