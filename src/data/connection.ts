@@ -1,8 +1,7 @@
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres';
 import { Pool } from 'pg';
-import * as schema from './schema';
 
-export type Database = NodePgDatabase<typeof schema>;
+export type Database = NodePgDatabase;
 export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0];
 
 /** How long one statement, one wait for a lock, and a transaction in which nothing happens may last, in ms. Work over the whole house (verifying, filling) states its own. */
@@ -23,6 +22,8 @@ export function pool(): Pool {
       max: 20,
       connectionTimeoutMillis: 4000,
       idleTimeoutMillis: 30_000,
+      // Reads of one transaction that don't need each other are sent together (Promise.all): the next is read while the last is taken apart.
+      pipeline: true,
       ...LIMITS,
     });
     // A connection that breaks while idle is replaced; without a listener it would end the process.
@@ -31,9 +32,9 @@ export function pool(): Pool {
   return kept.werkbankPool;
 }
 
-/** Made once a pool: working out how the tables hang together takes longer than many a query. */
+/** Made without the schema: each transaction would make a query builder for each of its tables anew, and nobody uses those. */
 export function database(): Database {
-  kept.werkbankDatabase ??= drizzle(pool(), { schema });
+  kept.werkbankDatabase ??= drizzle(pool());
   return kept.werkbankDatabase;
 }
 

@@ -1,8 +1,11 @@
 import { setFlagsFromString } from 'node:v8';
 import { runInNewContext } from 'node:vm';
+import { eq } from 'drizzle-orm';
 import { Pool } from 'pg';
 import { closeDatabase, database, pool } from '@/data/connection';
+import { asset } from '@/data/schema';
 import { adviseNightly, assetOutlook } from '@/features/advice/server';
+import { readSettings } from '@/platform/settings';
 import { fillHistories } from './filled-histories';
 import { inTurn, verdict } from './in-turn';
 
@@ -45,26 +48,26 @@ const memory = large.mb / small.mb;
 console.log(`  growth for each: ${verdict(growth, GROWTH)}; of memory: ${verdict(memory, MEMORY)}`);
 
 await fillHistories(superuser, filled, filled + 1, VISITS, 30);
-const { rows } = await superuser.query<{ id: string }>('select id from asset where serial = $1', [`HIS-${filled + 1}`]);
-const id = rows[0]!.id;
+const [row] = await db
+  .select()
+  .from(asset)
+  .where(eq(asset.serial, `HIS-${filled + 1}`));
+const { id } = row!;
+const settings = await readSettings(db);
 const SQL = [
   `select asset_id, channel, role, label, run_id, at, found, "left" from (
      select distinct on (r.run_id, r.channel) r.asset_id, r.channel, h.role, h.label, h.position, r.run_id, to_json(r.at)#>>'{}' as at, (r.found_deviation / nullif(r.found_limit, 0) * 100)::float8 as found,
        (coalesce(r.left_deviation / nullif(r.left_limit, 0), 0) * 100)::float8 as "left"
      from channel_result r join run_summary s on s.run_id = r.run_id and s.status = 'approved' and not s.practice join asset_channel h on h.id = r.channel::uuid where r.asset_id = $1
      order by r.run_id, r.channel, abs(r.found_reference) desc) v order by asset_id, position, channel, at, run_id`,
-  `select e.run_id, e.data from run_event e join run r on r.id = e.run_id where r.asset_id = $1 and e.type = 'partReplaced'`,
   `select e.type, e.data, e.occurred_at from run_event e join run r on r.id = e.run_id where r.asset_id = $1 and e.type in ('adjusted', 'partReplaced') order by e.occurred_at, e.seq`,
-  `select * from asset_channel where asset_id = $1`,
-  `select customer_id, model_id, next_due from asset where id = $1`,
   `select p.* from interval_policy p join asset a on a.id = $1 and (p.asset_id = a.id or p.customer_id = a.customer_id or p.model_id = a.model_id)`,
   `select h.* from model_history h join asset a on a.model_id = h.model_id where a.id = $1`,
-  `select value from setting where key = 'workshop' and $1::uuid is not null`,
   `select (select sum(b.litres) from reference_booking b where b.run_id = s.run_id) from run_summary s where s.asset_id = $1 order by s.started_at desc limit 1`,
 ];
 const [ours, raw] = await inTurn(
   40,
-  () => db.transaction((tx) => assetOutlook(tx, id)),
+  () => db.transaction((tx) => assetOutlook(tx, row!, settings)),
   async () => {
     for (const [index, text] of SQL.entries()) await pool().query({ name: `history-${index}`, text, values: [id] });
   },

@@ -1,6 +1,5 @@
 import { drizzle } from 'drizzle-orm/node-postgres';
 import { Pool } from 'pg';
-import * as schema from '@/data/schema';
 import type { Transaction } from '@/data/connection';
 import { listAssets } from '@/features/assets/server';
 import { listCertificates } from '@/features/certificates/server';
@@ -37,13 +36,12 @@ export const SEARCHES: Record<string, { use: Use; goal: number }> = {
 
 /** The statements of a use case, each prepared once and then run alone, ms, the middle of so many looks. */
 export class Statements {
-  private readonly pool = new Pool({ connectionString: process.env.DATABASE_URL, max: 1 });
+  private readonly pool = new Pool({ connectionString: process.env.DATABASE_URL, max: 1, pipeline: true });
   private made = 0;
 
   async prepare(uses: readonly Use[]): Promise<() => Promise<void>> {
     const said: { text: string; values: unknown[] }[] = [];
     const db = drizzle(this.pool, {
-      schema,
       logger: { logQuery: (text, values) => void said.push({ text, values }) },
     });
     for (const use of uses) await db.transaction((tx) => use(tx as unknown as Transaction));
@@ -59,5 +57,4 @@ export class Statements {
 }
 
 /** The use case as the house runs it, in a transaction of its own. */
-export const inHouse = (pool: Pool, use: Use) => () =>
-  drizzle(pool, { schema }).transaction((tx) => use(tx as unknown as Transaction));
+export const inHouse = (pool: Pool, use: Use) => () => drizzle(pool).transaction((tx) => use(tx as unknown as Transaction));

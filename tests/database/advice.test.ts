@@ -10,6 +10,7 @@ import { returnTicket } from '@/features/counter/server';
 import { putPolicy } from '@/features/due/server';
 import { verifyRecords } from '@/features/office/server';
 import { asActor } from '@/platform/as-actor';
+import { readSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
 import { refused } from './refused';
 import { openWorld, type World } from './world';
@@ -20,6 +21,12 @@ const inTx = <T>(work: (context: UseCaseContext) => Promise<T>, actor: Actor = w
   world.db.transaction(async (tx) => {
     await asActor(tx, actor, 'test');
     return work({ tx, actor, now });
+  });
+
+const outlookOf = (id: string) =>
+  inTx(async ({ tx }) => {
+    const [row] = await tx.select().from(asset).where(eq(asset.id, id));
+    return (await assetOutlook(tx, row!, await readSettings(tx))).outlook;
   });
 
 /** Visits half a year apart; at each CO is found so much lower, as a share of the gas, and adjusted. */
@@ -54,18 +61,18 @@ afterAll(() => world.close());
 
 describe('what history advises', () => {
   it('before the first night a staircase speaks; afterwards the drift of its kind, and of itself where it goes faster', async () => {
-    const before = (await inTx(({ tx }) => assetOutlook(tx, fleet[0]!)))!;
+    const before = await outlookOf(fleet[0]!);
     expect(before.advice).toMatchObject({ way: 'staircase' });
     await adviseNightly(world.db, now);
     const [kept] = await world.db.select().from(modelHistory).where(eq(modelHistory.modelId, world.modelId));
     expect(kept!.drift.co).toMatchObject({ sensors: 9, steps: 27 });
     expect(kept!.visits).toBe(36);
-    const calm = (await inTx(({ tx }) => assetOutlook(tx, fleet[0]!)))!;
+    const calm = await outlookOf(fleet[0]!);
     const co = calm.channels.find((one) => one.label === 'CO')!;
     expect(co).toMatchObject({ by: 'kind', steps: 3, forecast: { low: expect.any(Number), high: expect.any(Number) } });
     expect(co.perMonth).toBeLessThan(0);
     expect(calm.advice!.way).toBe('drift');
-    const own = (await inTx(({ tx }) => assetOutlook(tx, fast)))!;
+    const own = await outlookOf(fast);
     const faster = own.channels.find((one) => one.label === 'CO')!;
     expect(faster.perMonth!).toBeLessThan(3 * co.perMonth!);
     expect(own.advice).toMatchObject({ way: 'drift', code: 'shorten', worst: { label: 'CO' } });
@@ -94,7 +101,7 @@ describe('what history advises', () => {
     expect(model.lives).toEqual([]);
   });
   it('is taken over as its own interval with the reason, once; what was seen has to be what is advised', async () => {
-    const own = (await inTx(({ tx }) => assetOutlook(tx, fast)))!;
+    const own = await outlookOf(fast);
     const seen = own.advice!.every!;
     const counter: Actor = { id: 'c', name: 'Counter', role: 'counter' };
     expect(await refused(inTx((context) => takeAdvice(context, { assetId: fast, seen }), counter))).toMatchObject({
@@ -119,7 +126,7 @@ describe('what history advises', () => {
   });
   it('an instrument without a visit or an interval: nothing is invented', async () => {
     const idle = await world.newAsset('ADV-NEW');
-    expect((await inTx(({ tx }) => assetOutlook(tx, idle)))!).toMatchObject({ advice: null, on: null, channels: [] });
+    expect(await outlookOf(idle)).toMatchObject({ advice: null, on: null, channels: [] });
     expect(await refused(inTx((context) => takeAdvice(context, { assetId: idle, seen: { months: 6 } })))).toMatchObject({
       status: 409,
     });

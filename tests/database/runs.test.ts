@@ -222,21 +222,23 @@ describe('a process killed in mid-run', () => {
 });
 
 describe('an old instrument', () => {
-  it('shows the newest thousand of its results in the order in which they came, not the oldest', async () => {
+  it('shows its newest visits first, says that there are earlier ones, and shows those when asked for', async () => {
     const { run, assetId } = await world.finishedRun();
     await world.superuser.query(
-      `insert into channel_result (run_id, channel, point, asset_id, label, unit, measurand, adjusted, at)
-       select $1, 'old-' || n, 'span', $2, 'CO', 'ppm', 'carbonMonoxide', false, now() - interval '10 years' + n * interval '1 day' from generate_series(1, 1200) n`,
-      [run, assetId],
-    );
-    const { rows } = await world.app.query<{ at: Date }>(
-      'select at from channel_result where asset_id = $1 order by at desc limit 1000',
-      [assetId],
+      `with older as (select gen_random_uuid() as id, n from generate_series(1, 30) n), made as (
+         insert into run (id, ticket_id, asset_id, customer_id, procedure_id, procedure_version, created_at)
+         select o.id, r.ticket_id, r.asset_id, r.customer_id, r.procedure_id, r.procedure_version, r.created_at - o.n * interval '1 year' from older o, run r where r.id = $1 returning id)
+       insert into run_summary (run_id, asset_id, customer_id, last_seq, status, as_found, as_left, adjusted, practice, started_at, technician)
+       select o.id, s.asset_id, s.customer_id, 1, 'approved', 'within', 'within', false, false, s.started_at - o.n * interval '1 year', s.technician from older o, run_summary s where s.run_id = $1`,
+      [run],
     );
     const card = (await world.db.transaction((tx) => assetCard(tx, assetId)))!;
-    expect(card.results).toHaveLength(1000);
-    expect(card.results.at(-1)!.at).toEqual(rows[0]!.at);
-    expect(card.results[0]!.at).toEqual(rows.at(-1)!.at);
+    expect([card.runs.length, card.more, card.runs[0]!.runId]).toEqual([10, true, run]);
+    const all = (await world.db.transaction((tx) => assetCard(tx, assetId, { allVisits: true })))!;
+    expect([all.runs.length, all.more]).toEqual([31, false]);
+    expect(all.runs.slice(0, 10)).toEqual(card.runs);
+    const times = all.runs.map((one) => one.startedAt.getTime());
+    expect(times).toEqual(times.toSorted((x, y) => y - x));
   });
 });
 

@@ -95,8 +95,8 @@ export async function openWorld(): Promise<World> {
   const { app: appAddress, superuser } = addresses(cluster, name);
   process.env.DATABASE_URL = appAddress;
   await forget();
-  const app = new Pool({ connectionString: appAddress, max: 40 });
-  const db = drizzle(app, { schema });
+  const app = new Pool({ connectionString: appAddress, max: 40, pipeline: true });
+  const db = drizzle(app);
   const su = new Pool({ connectionString: superuser.replace(/\/postgres$/, `/${name}`), max: 2 });
   const owner = await su.connect();
   await keepKey(owner as never, pair.publicKey.export({ type: 'spki', format: 'pem' }).toString());

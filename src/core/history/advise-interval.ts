@@ -97,15 +97,14 @@ function byDrift(asked: Asked, known: readonly Known[], now: number): IntervalAd
   const within = (days: number) => known.reduce((share, one) => share * (1 - outside(one, days)), 1);
   const steps = ladder(asked, now);
   // Whole months are coarse: the one whose share is nearest to the target, a little above or below, so that a fleet as a whole is found within as often as is asked.
-  const shares = steps.map((one) => within(daysOf(one, from)));
+  const shares = steps.map((one) => within(one.days));
   const off = shares.map((share) => Math.abs(share - target));
   const near = off.indexOf(Math.min(...off));
-  const every = steps[near]!;
+  const { every, days } = steps[near]!;
   const ranked = known
     .map((one) => ({ label: one.label, perMonth: one.outlook.rate * MONTH, outside: outside(one, now), one }))
     .sort((a, b) => b.outside - a.outside || Math.abs(b.perMonth) - Math.abs(a.perMonth));
   const [worst] = ranked;
-  const days = daysOf(every, from);
   const fast = worst && isFast(worst.one);
   const code =
     within(daysOf(asked.shortest, from)) < target - NEAR
@@ -158,19 +157,24 @@ const STEPS: readonly Every[] = [
   ...[30, 36, 48, 60].map((months) => ({ months })),
 ];
 
+interface Step {
+  every: Every;
+  days: number;
+}
+
 /** Steps between half and twice the present interval, within what is set; the present one is among them. */
-function ladder({ present, shortest, longest, from }: Asked, now: number): Every[] {
+function ladder({ present, shortest, longest, from }: Asked, now: number): Step[] {
   const low = Math.max(daysOf(shortest, from), Math.ceil(now / 2) - 3);
   const high = Math.min(daysOf(longest, from), now * 2 + 3);
-  const steps = STEPS.filter((one) => daysOf(one, from) >= low && daysOf(one, from) <= high);
-  const known = steps.some((one) => Math.abs(daysOf(one, from) - now) <= 1);
-  return [...steps, ...(known ? [] : [present])].sort((a, b) => daysOf(a, from) - daysOf(b, from));
+  const steps = STEPS.map((every) => ({ every, days: daysOf(every, from) })).filter(({ days }) => days >= low && days <= high);
+  const known = steps.some(({ days }) => Math.abs(days - now) <= 1);
+  return [...steps, ...(known ? [] : [{ every: present, days: now }])].sort((a, b) => a.days - b.days);
 }
 
 /** The longest step that is not longer than so many days. */
 function fitting(asked: Asked, days: number): Every {
   const steps = ladder(asked, daysOf(asked.present, asked.from));
-  return steps.findLast((one) => daysOf(one, asked.from) <= days + 1) ?? steps[0]!;
+  return (steps.findLast((one) => one.days <= days + 1) ?? steps[0]!).every;
 }
 
 /** Days of an interval that begins on a day. */

@@ -4,7 +4,7 @@ import { describeEvery } from '@/core/interval/policy';
 import { probeKind } from '@/core/probe/probe-kind';
 import { say } from '@/core/words/say';
 import { bumpState } from '@/core/interval/bump-state';
-import { OutlookPanel, type AssetOutlook } from '@/features/advice';
+import { OutlookPanel, type AssetOutlook, type Found } from '@/features/advice';
 import { PolicyForm, UsesPanel } from '@/features/due';
 import { day, dayTime } from '@/ui/format';
 import { VerdictMark } from '@/ui/verdict-mark';
@@ -13,9 +13,11 @@ import { LazyErrorChart } from './lazy-chart';
 import type { assetCard } from './server/asset-card';
 import { RetireForm } from './retire-form';
 import { toleranceText } from '@/ui/tolerance-text';
+import { chartPoints } from './chart-points';
 import { SamplesPanel } from './samples-panel';
 import { SiteChoice } from './site-choice';
 import { StatusPanel, type Standing } from './status-panel';
+import { VisitsPanel } from './visits-panel';
 import '@/core/words/en/advice';
 import '@/core/words/en/assets';
 import '@/core/words/en/certificates-room';
@@ -36,6 +38,7 @@ export function AssetView({
   now,
   today,
   outlook,
+  found,
 }: {
   card: Card;
   zone: string;
@@ -46,10 +49,11 @@ export function AssetView({
   now: string;
   /** In the workshop's zone. */
   today: string;
-  outlook: AssetOutlook | null;
+  outlook: AssetOutlook;
+  found: Found[];
 }) {
-  const { asset, model, customer, channels, runs, open } = card;
-  const chart = chartOf(card);
+  const { asset, model, customer, channels, open } = card;
+  const curves = chartPoints(found);
   const timed = Object.keys(card.response).length > 0;
   const atStation = card.station.find((one) => one.intervalDays !== null);
   const bump = bumpState({ bumpedAt: asset.bumpedAt?.toISOString() ?? null, passed: asset.bumpPassed, now });
@@ -147,12 +151,12 @@ export function AssetView({
         <div className="col-lg-8">
           <div className="sheet h-100">
             <h2>As-found error over time</h2>
-            {chart.points.length > 1 ? (
+            {curves.at.length > 1 ? (
               <>
                 <p className="quiet small mb-1">
                   In per cent of the tolerance at the gas or buffer: beyond the two lines is outside.
                 </p>
-                <LazyErrorChart points={chart.points} labels={chart.labels} ahead={aheadOf(outlook)} />
+                <LazyErrorChart curves={curves} ahead={aheadOf(outlook)} />
                 {aheadOf(outlook) && <p className="quiet small mb-0">{say({ code: 'advice.band' })}</p>}
               </>
             ) : (
@@ -161,7 +165,7 @@ export function AssetView({
           </div>
         </div>
       </div>
-      {outlook && <OutlookPanel assetId={asset.id} outlook={outlook} t90s={card.response} mayTake={mayBench} />}
+      <OutlookPanel assetId={asset.id} outlook={outlook} t90s={card.response} mayTake={mayBench} />
       {mayBench && card.asksSamples.length > 0 && (
         <SamplesPanel assetId={asset.id} asked={card.asksSamples} samples={asset.samples ?? {}} />
       )}
@@ -229,54 +233,7 @@ export function AssetView({
           </tbody>
         </table>
       </div>
-      <div className="sheet mt-3">
-        <h2>Visits</h2>
-        {runs.length === 0 ? (
-          <div className="empty">
-            No run yet. <Link href="/receive">Receive it</Link> and its visits stand here.
-          </div>
-        ) : (
-          <table className="table mb-0">
-            <thead>
-              <tr>
-                <th>Date</th>
-                <th>As found</th>
-                <th>As left</th>
-                <th>Technician</th>
-                <th>Certificate</th>
-              </tr>
-            </thead>
-            <tbody>
-              {runs.map(({ run, certificateId, number, revision }) => (
-                <tr key={run.runId}>
-                  <td>
-                    <Link className="row-link" href={`/runs/${run.runId}`}>
-                      {dayTime(run.startedAt, zone)}
-                    </Link>
-                  </td>
-                  <td>
-                    <VerdictMark state={run.asFound} />
-                  </td>
-                  <td>
-                    <VerdictMark state={run.asLeft} />
-                  </td>
-                  <td>{run.technician}</td>
-                  <td>
-                    {certificateId ? (
-                      <Link className="mono" href={`/certificates/${certificateId}`}>
-                        {number}
-                        {revision ? ` r${revision}` : ''}
-                      </Link>
-                    ) : (
-                      <span className="quiet">{run.status}</span>
-                    )}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        )}
-      </div>
+      <VisitsPanel assetId={asset.id} visits={card.runs} more={card.more} zone={zone} />
       <StationHistory station={card.station} zone={zone} />
       {(asset.status === 'retired' ? mayApprove : mayBench) && (
         <RetireForm key={asset.status} assetId={asset.id} retired={asset.status === 'retired'} />
@@ -323,33 +280,10 @@ function StationHistory({ station, zone }: { station: Card['station']; zone: str
   );
 }
 
-/** As-found errors at the material points, as a share of the tolerance then in force. */
-function chartOf({ results, channels }: Card): {
-  points: { at: number; errors: Record<string, number | null> }[];
-  labels: string[];
-} {
-  const labels = channels
-    .filter((channel) => results.some((result) => result.channel === channel.id && result.foundDeviation !== null))
-    .map((channel) => channel.label);
-  const byRun = new Map<string, { at: number; errors: Record<string, number | null> }>();
-  for (const result of results) {
-    const channel = channels.find((candidate) => candidate.id === result.channel);
-    if (!channel || result.foundDeviation === null || result.foundReference === null) continue;
-    // Zeros and clean air are another story; the limit is the one that this reading was judged by.
-    if (Number(result.foundReference) === 0 || result.foundReference === channel.cleanAir) continue;
-    const tolerance = Number(result.foundLimit ?? 0);
-    if (tolerance === 0) continue;
-    const entry = byRun.get(result.runId) ?? { at: result.at.getTime(), errors: {} };
-    entry.errors[channel.label] = (Number(result.foundDeviation) / tolerance) * 100;
-    byRun.set(result.runId, entry);
-  }
-  return { points: [...byRun.values()].sort((a, b) => a.at - b.at), labels };
-}
-
 /** Where the next as-found error of each channel lies, for the chart; null where nothing is forecast. */
-function aheadOf(outlook: AssetOutlook | null): Ahead | null {
-  const channels = outlook?.channels.filter((one) => one.forecast) ?? [];
-  if (!outlook?.on || channels.length === 0) return null;
+function aheadOf(outlook: AssetOutlook): Ahead | null {
+  const channels = outlook.channels.filter((one) => one.forecast);
+  if (!outlook.on || channels.length === 0) return null;
   return {
     at: Date.parse(outlook.on),
     bands: Object.fromEntries(channels.map(({ label, forecast }) => [label, forecast!])),

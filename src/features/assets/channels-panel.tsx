@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { say } from '@/core/words/say';
+import { Folded } from '@/ui/folded';
 import { attempt, messageBeside } from '@/platform/client/result';
 import { DayInput } from '@/ui/day-input';
 import { Field } from '@/ui/field';
@@ -41,65 +42,68 @@ export function ChannelsPanel({ assetId, channels }: Props) {
     router.refresh();
   };
   return (
-    <details className="mt-3" data-testid="correct-channels">
-      <summary>{say({ code: 'assetChannel.correct' })}</summary>
-      <p className="quiet small mb-1">{say({ code: 'assetChannel.how' })}</p>
-      <form onSubmit={send} noValidate>
-        {given.map((channel, index) => {
-          const named = (field: keyof ChannelState) => problems[`channels[${index}].${field}`];
-          const label = (what: 'state' | 'sensor' | 'since' | 'warranty') =>
-            say({ code: `assetChannel.${what}`, numbers: { channel: channel.label } });
-          return (
-            <div key={channel.id} className="row align-items-start" data-testid={`channel-${channel.label}`}>
-              <div className="col-sm-1 pt-2 fw-semibold">{channel.label}</div>
-              <div className="col-sm-3">
-                <Form.Select
-                  className="mb-2"
-                  aria-label={label('state')}
-                  value={channel.status}
-                  onChange={(event) =>
-                    change(index, { status: CHANNEL_STATES.find((one) => one === event.target.value) ?? channel.status })
-                  }
-                >
-                  {CHANNEL_STATES.map((state) => (
-                    <option key={state} value={state}>
-                      {say({ code: `assetChannel.state.${state}` })}
-                    </option>
+    <Folded summary={say({ code: 'assetChannel.correct' })} testId="correct-channels">
+      {() => (
+        <>
+          <p className="quiet small mb-1">{say({ code: 'assetChannel.how' })}</p>
+          <form onSubmit={send} noValidate>
+            {given.map((channel, index) => {
+              const named = (field: keyof ChannelState) => problems[`channels[${index}].${field}`];
+              const label = (what: 'state' | 'sensor' | 'since' | 'warranty') =>
+                say({ code: `assetChannel.${what}`, numbers: { channel: channel.label } });
+              return (
+                <div key={channel.id} className="row align-items-start" data-testid={`channel-${channel.label}`}>
+                  <div className="col-sm-1 pt-2 fw-semibold">{channel.label}</div>
+                  <div className="col-sm-3">
+                    <Form.Select
+                      className="mb-2"
+                      aria-label={label('state')}
+                      value={channel.status}
+                      onChange={(event) =>
+                        change(index, { status: CHANNEL_STATES.find((one) => one === event.target.value) ?? channel.status })
+                      }
+                    >
+                      {CHANNEL_STATES.map((state) => (
+                        <option key={state} value={state}>
+                          {say({ code: `assetChannel.state.${state}` })}
+                        </option>
+                      ))}
+                    </Form.Select>
+                  </div>
+                  <div className="col-sm-3">
+                    <Field label={label('sensor')} problem={named('sensorSerial')}>
+                      <Form.Control
+                        className="mono"
+                        autoComplete="off"
+                        value={channel.sensorSerial ?? ''}
+                        onChange={(event) => change(index, { sensorSerial: event.target.value })}
+                      />
+                    </Field>
+                  </div>
+                  {(['installedOn', 'warrantyUntil'] as const).map((field) => (
+                    <div className="col-sm-2" key={field}>
+                      <Field label={label(field === 'installedOn' ? 'since' : 'warranty')} problem={named(field)}>
+                        <DayInput value={channel[field] ?? ''} onChange={(value) => change(index, { [field]: value || null })} />
+                      </Field>
+                    </div>
                   ))}
-                </Form.Select>
-              </div>
-              <div className="col-sm-3">
-                <Field label={label('sensor')} problem={named('sensorSerial')}>
-                  <Form.Control
-                    className="mono"
-                    autoComplete="off"
-                    value={channel.sensorSerial ?? ''}
-                    onChange={(event) => change(index, { sensorSerial: event.target.value })}
-                  />
-                </Field>
-              </div>
-              {(['installedOn', 'warrantyUntil'] as const).map((field) => (
-                <div className="col-sm-2" key={field}>
-                  <Field label={label(field === 'installedOn' ? 'since' : 'warranty')} problem={named(field)}>
-                    <DayInput value={channel[field] ?? ''} onChange={(value) => change(index, { [field]: value || null })} />
-                  </Field>
                 </div>
-              ))}
-            </div>
-          );
-        })}
-        <Field label={say({ code: 'assetEdit.why' })} problem={problems.why}>
-          <Form.Control
-            value={why}
-            placeholder={say({ code: 'assetChannel.whyExample' })}
-            onChange={(event) => setWhy(event.target.value)}
-          />
-        </Field>
-        <Button type="submit" variant="plain">
-          {say({ code: 'assetEdit.save' })}
-        </Button>{' '}
-        <span role="status">{message}</span>
-      </form>
-    </details>
+              );
+            })}
+            <Field label={say({ code: 'assetEdit.why' })} problem={problems.why}>
+              <Form.Control
+                value={why}
+                placeholder={say({ code: 'assetChannel.whyExample' })}
+                onChange={(event) => setWhy(event.target.value)}
+              />
+            </Field>
+            <Button type="submit" variant="plain">
+              {say({ code: 'assetEdit.save' })}
+            </Button>{' '}
+            <span role="status">{message}</span>
+          </form>
+        </>
+      )}
+    </Folded>
   );
 }

@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { say } from '@/core/words/say';
+import { Folded } from '@/ui/folded';
 import { attempt, messageBeside } from '@/platform/client/result';
 import { Field } from '@/ui/field';
 import { correctAssetAction, findOwnersAction, giveToCustomerAction } from './actions';
@@ -51,36 +52,37 @@ export function CorrectAsset({ assetId, on, models }: { assetId: string; on: Ide
     </Field>
   );
   return (
-    <details className="mt-3" data-testid="correct-asset">
-      <summary>{say({ code: 'assetEdit.correct' })}</summary>
-      <form onSubmit={send} noValidate className="mt-2">
-        <div className="row">
-          <div className="col-md-3">{text('serial', say({ code: 'assetEdit.serial' }))}</div>
-          <div className="col-md-2">{text('tag', say({ code: 'assetEdit.tag' }))}</div>
-          <div className="col-md-4">
-            <Field label={say({ code: 'assetEdit.model' })} problem={problems.modelId}>
-              <Form.Select value={given.modelId} onChange={(event) => setGiven({ ...given, modelId: event.target.value })}>
-                {models.map(({ id, maker, name, kind }) => (
-                  <option key={id} value={id}>
-                    {maker} {name}, {kind}
-                  </option>
-                ))}
-              </Form.Select>
-            </Field>
+    <Folded summary={say({ code: 'assetEdit.correct' })} testId="correct-asset">
+      {() => (
+        <form onSubmit={send} noValidate className="mt-2">
+          <div className="row">
+            <div className="col-md-3">{text('serial', say({ code: 'assetEdit.serial' }))}</div>
+            <div className="col-md-2">{text('tag', say({ code: 'assetEdit.tag' }))}</div>
+            <div className="col-md-4">
+              <Field label={say({ code: 'assetEdit.model' })} problem={problems.modelId}>
+                <Form.Select value={given.modelId} onChange={(event) => setGiven({ ...given, modelId: event.target.value })}>
+                  {models.map(({ id, maker, name, kind }) => (
+                    <option key={id} value={id}>
+                      {maker} {name}, {kind}
+                    </option>
+                  ))}
+                </Form.Select>
+              </Field>
+            </div>
+            <div className="col-md-3">{text('why', say({ code: 'assetEdit.why' }))}</div>
           </div>
-          <div className="col-md-3">{text('why', say({ code: 'assetEdit.why' }))}</div>
-        </div>
-        <p className="quiet small mb-2">{say({ code: 'assetEdit.how' })}</p>
-        {message && (
-          <p className="field-problem" role="alert">
-            {message}
-          </p>
-        )}
-        <Button type="submit" variant="plain">
-          {say({ code: 'assetEdit.save' })}
-        </Button>
-      </form>
-    </details>
+          <p className="quiet small mb-2">{say({ code: 'assetEdit.how' })}</p>
+          {message && (
+            <p className="field-problem" role="alert">
+              {message}
+            </p>
+          )}
+          <Button type="submit" variant="plain">
+            {say({ code: 'assetEdit.save' })}
+          </Button>
+        </form>
+      )}
+    </Folded>
   );
 }
 
@@ -109,28 +111,31 @@ export function NewOwner({ assetId, owner }: { assetId: string; owner: string })
     router.refresh();
   };
   return (
-    <details className="mt-3" data-testid="new-owner">
-      <summary>{say({ code: 'owner.title' })}</summary>
-      <p className="quiet small mb-1">{say({ code: 'owner.how', numbers: { name: owner } })}</p>
-      <div className="row">
-        <div className="col-md-4">
-          <Field label={say({ code: 'owner.find' })}>
-            <Form.Control autoComplete="off" value={text} onChange={(event) => setText(event.target.value)} />
-          </Field>
-        </div>
-        <div className="col-md-4">
-          <Field label={say({ code: 'assetEdit.why' })} problem={problem}>
-            <Form.Control autoComplete="off" value={why} onChange={(event) => setWhy(event.target.value)} />
-          </Field>
-        </div>
-      </div>
-      <div className="d-flex flex-wrap gap-2">
-        {hits.map(({ id, name }) => (
-          <Button key={id} variant="plain" size="sm" onClick={() => void give(id)}>
-            {say({ code: 'owner.give', numbers: { name } })}
-          </Button>
-        ))}
-      </div>
-    </details>
+    <Folded summary={say({ code: 'owner.title' })} testId="new-owner">
+      {() => (
+        <>
+          <p className="quiet small mb-1">{say({ code: 'owner.how', numbers: { name: owner } })}</p>
+          <div className="row">
+            <div className="col-md-4">
+              <Field label={say({ code: 'owner.find' })}>
+                <Form.Control autoComplete="off" value={text} onChange={(event) => setText(event.target.value)} />
+              </Field>
+            </div>
+            <div className="col-md-4">
+              <Field label={say({ code: 'assetEdit.why' })} problem={problem}>
+                <Form.Control autoComplete="off" value={why} onChange={(event) => setWhy(event.target.value)} />
+              </Field>
+            </div>
+          </div>
+          <div className="d-flex flex-wrap gap-2">
+            {hits.map(({ id, name }) => (
+              <Button key={id} variant="plain" size="sm" onClick={() => void give(id)}>
+                {say({ code: 'owner.give', numbers: { name } })}
+              </Button>
+            ))}
+          </div>
+        </>
+      )}
+    </Folded>
   );
 }

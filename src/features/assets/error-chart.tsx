@@ -13,12 +13,9 @@ import {
 } from 'recharts';
 import { format } from 'date-fns';
 import { say } from '@/core/words/say';
+import type { ErrorCurves } from './chart-points';
 import '@/core/words/en/advice';
 
-export interface ErrorPoint {
-  at: number;
-  errors: Record<string, number | null>;
-}
 /** Where the next error of each channel lies, with its band, and when sensors were changed. */
 export interface Ahead {
   at: number;
@@ -34,13 +31,14 @@ const SERIES = [
 ] as const;
 
 /** As-found error over time, in per cent of the tolerance, so that all channels share one scale: beyond ± 100 % is outside. */
-export function ErrorChart({ points, labels, ahead }: { points: ErrorPoint[]; labels: string[]; ahead: Ahead | null }) {
+export function ErrorChart({ curves, ahead }: { curves: ErrorCurves; ahead: Ahead | null }) {
+  const labels = Object.keys(curves.errors);
   // A scale that keeps zero in the middle and the limits on a line of their own.
   const reach = Math.max(
     150,
     Math.ceil(
       Math.max(
-        ...points.flatMap((point) => Object.values(point.errors).map((error) => Math.abs(error ?? 0))),
+        ...Object.values(curves.errors).flatMap((errors) => errors.map((error) => Math.abs(error ?? 0))),
         ...Object.values(ahead?.bands ?? {}).flatMap(({ low, high }) => [Math.abs(low), Math.abs(high)]),
       ) / 50,
     ) * 50,
@@ -49,7 +47,11 @@ export function ErrorChart({ points, labels, ahead }: { points: ErrorPoint[]; la
     reach > 300
       ? [-reach, -100, 0, 100, reach]
       : Array.from({ length: (2 * reach) / 50 + 1 }, (_one, index) => index * 50 - reach);
-  const data = [...points.map((point) => ({ at: point.at, ...point.errors })), ...(ahead ? aheadPoints(ahead) : [])];
+  const points = curves.at.map((at, index) => ({
+    at,
+    ...Object.fromEntries(labels.map((label) => [label, curves.errors[label]![index] ?? null])),
+  }));
+  const data = [...points, ...(ahead ? aheadPoints(ahead) : [])];
   return (
     <ResponsiveContainer width="100%" height={270}>
       <LineChart data={data} margin={{ top: 8, right: 16, bottom: 4, left: 0 }}>

@@ -13,5 +13,5 @@ export { bookingOf, resultRows, summaryRow } from './server/derived';
 export { probeRows } from './server/keep-probes';
 export { eventHash, loadRun, storedEvent, toEvent, type LoadedRun } from './server/run-store';
 export { keysOfModel, modelKeysCsv, writeModelKey } from './server/model-keys';
-export { rawHistory } from './server/raw-history';
+export { rawOutputs } from './server/raw-history';
 export { benchChains, type PlaceChain } from './server/chains';

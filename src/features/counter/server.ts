@@ -1,4 +1,13 @@
-export { assetsOf, channelsOf, findAssets, findCustomers, listModels, scanTarget } from './server/find';
+export {
+  assetsOf,
+  channelsOf,
+  findAssets,
+  findCustomers,
+  listModels,
+  modelNames,
+  scanTarget,
+  type ModelName,
+} from './server/find';
 export { findAnything, type Hits } from './server/find-anything';
 export { createAsset, receive, returnTicket } from './server/receive';
 export { slipsOf, ticketSlip } from './server/slip';

@@ -1,7 +1,7 @@
 import { asc, inArray, sql } from 'drizzle-orm';
 import { adviseInterval, type ChannelOutlook, type IntervalAdvice } from '@/core/history/advise-interval';
 import { sumsOf } from '@/core/history/drift-of';
-import { driftSteps } from '@/core/history/drift-steps';
+import { driftSteps, type DriftStep } from '@/core/history/drift-steps';
 import { driftOutlook } from '@/core/history/forecast-error';
 import type { Every } from '@/core/interval/next-due';
 import type { Database, Transaction } from '@/data/connection';
@@ -9,7 +9,7 @@ import { asset, intervalAdvice, modelHistory } from '@/data/schema';
 import { policiesOfMany } from '@/features/due/server';
 import { asActor } from '@/platform/as-actor';
 import { BY_ITSELF } from '@/platform/by-itself';
-import { readSettings } from '@/platform/settings';
+import { readSettings, type WorkshopSettings } from '@/platform/settings';
 import { channelVisits, type ChannelHistory } from './channel-visits';
 import { assetPages } from './model-histories';
 
@@ -24,36 +24,42 @@ export interface Advised {
   /** Day of the last visit; null before the first. */
   from: string | null;
   advice: IntervalAdvice | null;
-  channels: (ChannelOutlook & Pick<ChannelHistory, 'channel' | 'role' | 'visits'>)[];
+  channels: (ChannelOutlook & Pick<ChannelHistory, 'channel' | 'role' | 'visits'> & { steps: DriftStep[] })[];
 }
 
+/** How often instruments are to be found within, by the workshop's settings. */
+export type Aim = Pick<WorkshopSettings, 'foundWithinPercent'>;
+export type AdvisedAsset = Pick<typeof asset.$inferSelect, 'id' | 'customerId' | 'modelId'>;
+
 /** What is advised for these instruments, from what is on record of each and of its model. */
-export async function advise(tx: Transaction, assetIds: readonly string[]): Promise<Advised[]> {
-  if (assetIds.length === 0) return [];
-  const rows = await tx
-    .select({ id: asset.id, customerId: asset.customerId, modelId: asset.modelId })
-    .from(asset)
-    .where(inArray(asset.id, [...assetIds]))
-    .orderBy(asc(asset.id));
-  const target = (await readSettings(tx)).foundWithinPercent / 100;
-  const policies = await policiesOfMany(tx, rows);
-  const models = await tx
-    .select()
-    .from(modelHistory)
-    .where(inArray(modelHistory.modelId, [...new Set(rows.map((row) => row.modelId))]));
-  const histories = await channelVisits(tx, assetIds);
+export async function advise(tx: Transaction, rows: readonly AdvisedAsset[], { foundWithinPercent }: Aim): Promise<Advised[]> {
+  if (rows.length === 0) return [];
+  const [policies, models, histories] = await Promise.all([
+    policiesOfMany(tx, rows),
+    tx
+      .select()
+      .from(modelHistory)
+      .where(inArray(modelHistory.modelId, [...new Set(rows.map((row) => row.modelId))])),
+    channelVisits(
+      tx,
+      rows.map((row) => row.id),
+    ),
+  ]);
   return rows.map((row) => {
     const model = models.find((one) => one.modelId === row.modelId);
     const channels = histories
       .filter((one) => one.assetId === row.id)
       .map(({ channel, role, label, visits }) => {
         const kind = model?.drift[role] ?? null;
+        // Those of the sensor that is in it now.
+        const steps = driftSteps(visits).at(-1)!;
         return {
           channel,
           role,
           label,
           visits,
-          outlook: driftOutlook(sumsOf(driftSteps(visits).at(-1)!), kind),
+          steps,
+          outlook: driftOutlook(sumsOf(steps), kind),
           left: visits.findLast((one) => one.left !== null)?.left ?? null,
           kind: kind ? { rate: kind.rate, spread: 2 * Math.sqrt(kind.between) } : null,
         };
@@ -71,7 +77,7 @@ export async function advise(tx: Transaction, assetIds: readonly string[]): Prom
             channels,
             from,
             present,
-            target,
+            target: foundWithinPercent / 100,
             shortest: SHORTEST,
             longest: LONGEST,
             ofModel: model ? { within: model.within, visits: model.visits } : null,
@@ -90,7 +96,12 @@ function lastShareOf(channels: readonly { visits: ChannelHistory['visits'] }[], 
 
 /** Keeps the advice for these instruments; takes away what there was where nothing is advised any more. */
 export async function keepAdvice(tx: Transaction, assetIds: readonly string[], now: Date): Promise<number> {
-  const advised = await advise(tx, assetIds);
+  const rows = await tx
+    .select({ id: asset.id, customerId: asset.customerId, modelId: asset.modelId })
+    .from(asset)
+    .where(inArray(asset.id, [...assetIds]))
+    .orderBy(asc(asset.id));
+  const advised = await advise(tx, rows, await readSettings(tx));
   const made = advised.flatMap(({ assetId, advice }) => (advice ? [{ assetId, advice }] : []));
   const gone = assetIds.filter((id) => !made.some((one) => one.assetId === id));
   if (gone.length) await tx.delete(intervalAdvice).where(inArray(intervalAdvice.assetId, gone));

@@ -1,14 +1,13 @@
 import { addDays, addMonths, format, parseISO, differenceInCalendarDays } from 'date-fns';
-import { eq, sql } from 'drizzle-orm';
+import { sql } from 'drizzle-orm';
 import type { IntervalAdvice } from '@/core/history/advise-interval';
-import { driftSteps, driftSummed } from '@/core/history/drift-steps';
+import { driftSummed } from '@/core/history/drift-steps';
 import { forecastError, type ErrorForecast } from '@/core/history/forecast-error';
 import { MONTH } from '@/core/history/advise-interval';
 import type { Every } from '@/core/interval/next-due';
 import type { Transaction } from '@/data/connection';
-import { asset } from '@/data/schema';
-import { rawHistory } from '@/features/bench/server';
-import { advise } from './advise';
+import { rawOutputs } from '@/features/bench/server';
+import { advise, type Aim, type AdvisedAsset } from './advise';
 
 /** What the history of one instrument says, for its card. */
 export interface AssetOutlook {
@@ -31,22 +30,31 @@ export interface AssetOutlook {
   }[];
 }
 
-const NOTHING = '00000000-0000-0000-0000-000000000000';
+/** As-found errors of one channel, in per cent of the tolerance that each was judged by, the oldest first. */
+export interface Found {
+  label: string;
+  visits: { at: string; found: number | null }[];
+}
 
-/** Errors: none; null for an instrument that there is not. */
-export async function assetOutlook(tx: Transaction, assetId: string): Promise<AssetOutlook | null> {
-  const [advised] = await advise(tx, [assetId]);
-  const [row] = await tx.select({ nextDue: asset.nextDue }).from(asset).where(eq(asset.id, assetId));
-  if (!advised || !row) return null;
-  const { present, from, advice } = advised;
-  const on = from && present ? later(row.nextDue, from, present) : null;
-  const raw = (await rawHistory(tx, assetId, NOTHING)).outputs;
-  return {
+/** Errors: none; beside what is said, what each of its visits found, for the curve. */
+export async function assetOutlook(
+  tx: Transaction,
+  asset: AdvisedAsset & { nextDue: string | null },
+  aim: Aim,
+): Promise<{ outlook: AssetOutlook; found: Found[] }> {
+  const [[advised], raw, litresARun] = await Promise.all([
+    advise(tx, [asset], aim),
+    rawOutputs(tx, asset.id),
+    litresOf(tx, asset.id),
+  ]);
+  const { present, from, advice, channels } = advised!;
+  const on = from && present ? later(asset.nextDue, from, present) : null;
+  const outlook = {
     present,
     advice,
     on,
-    litresARun: await litresOf(tx, assetId),
-    channels: advised.channels.map(({ channel, label, outlook, left, visits }) => {
+    litresARun,
+    channels: channels.map(({ channel, label, outlook, left, visits, steps }) => {
       const outputs = raw[channel] ?? [];
       return {
         channel,
@@ -58,13 +66,14 @@ export async function assetOutlook(tx: Transaction, assetId: string): Promise<As
         perMonth: outlook ? outlook.rate * MONTH : null,
         sPerMonth: outlook ? outlook.sRate * MONTH : null,
         by: outlook?.by ?? null,
-        steps: driftSteps(visits).at(-1)!.length,
+        steps: steps.length,
         summed: driftSummed(visits).at(-1)?.summed ?? null,
         newSensors: visits.flatMap((one) => (one.newSensor ? [one.at] : [])),
         raw: outputs.length > 1 ? { first: outputs[0]!.raw, now: outputs.at(-1)!.raw } : null,
       };
     }),
   };
+  return { outlook, found: channels.map(({ label, visits }) => ({ label, visits })) };
 }
 
 /** When it is due; where that has passed or is not known, after its interval. */

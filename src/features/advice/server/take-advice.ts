@@ -5,6 +5,7 @@ import { asset } from '@/data/schema';
 import { changePolicy, policiesOfMany } from '@/features/due/server';
 import { need } from '@/platform/need';
 import { Problem } from '@/platform/problem';
+import { readSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
 import { adviceSentence, everyText } from '../advice-sentence';
 import { advise, keepAdvice } from './advise';
@@ -26,7 +27,7 @@ export async function takeAdvice(
     .where(eq(asset.id, assetId))
     .for('update');
   if (!row) throw new Problem(say({ code: 'advice.nothing' }), {}, 404);
-  const [advised] = await advise(tx, [assetId]);
+  const [advised] = await advise(tx, [row], await readSettings(tx));
   const advice = advised?.advice;
   if (!advice?.every || !advised?.present || advice.code === 'keep' || advice.code === 'tooFew')
     throw new Problem(say({ code: 'advice.nothing' }), {}, 409);

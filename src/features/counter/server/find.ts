@@ -103,6 +103,21 @@ export async function listModels(tx: Transaction) {
     .orderBy(asc(instrumentModel.maker), asc(instrumentModel.name));
 }
 
+export type ModelName = Awaited<ReturnType<typeof modelNames>>[number];
+
+/** Models in use by name, for a choice among them: their documents aren't read for it. */
+export const modelNames = (tx: Transaction) =>
+  tx
+    .select({
+      id: instrumentModel.id,
+      maker: instrumentModel.maker,
+      name: instrumentModel.name,
+      kind: instrumentModel.kind,
+    })
+    .from(instrumentModel)
+    .where(isNull(instrumentModel.retiredAt))
+    .orderBy(asc(instrumentModel.maker), asc(instrumentModel.name));
+
 export async function channelsOf(tx: Transaction, assetIds: string[]) {
   return assetIds.length
     ? tx.select().from(assetChannel).where(inArray(assetChannel.assetId, assetIds)).orderBy(assetChannel.position)

@@ -1,5 +1,6 @@
 import { sql } from 'drizzle-orm';
 import { wilsonInterval } from '@/core/uncertainty/wilson';
+import { resultChannelId } from '@/data/channel-id';
 import type { Transaction } from '@/data/connection';
 
 /** So many of a lot's newest runs are looked at. */
@@ -28,7 +29,7 @@ export async function lotOutlook(tx: Transaction, referenceId: string): Promise<
       select distinct u.run_id, u.at from (select distinct id from lot) l join run_reference u on u.reference_id = l.id order by u.at desc limit ${NEWEST}
     ), found as (
       select r.run_id, r.label, r.found_state from newest n join run_summary s on s.run_id = n.run_id and s.status = 'approved' and not s.practice join channel_result r on r.run_id = n.run_id
-      left join asset_channel h on h.id = case when r.channel ~ '^[0-9a-f-]{36}$' then r.channel::uuid end
+      left join asset_channel h on h.id = ${resultChannelId}
       where r.found_state in ('within', 'outside') and coalesce(r.found_reference, 0) <> 0 and r.found_reference is distinct from nullif(h.clean_air, '')::numeric
         and exists (select from lot l where case when l.kind = 'gas' then h.calibration_gas = l.substance else l.value <> 0 and (r.found_reference / l.value between 0.95 and 1.05 or r.found_reference * 1000 / l.value between 0.95 and 1.05) end)
     )

@@ -1,6 +1,7 @@
 import { desc, eq, sql } from 'drizzle-orm';
 import * as yup from 'yup';
 import { lotWitness, type LotWitness } from '@/core/supply/lot-witness';
+import { resultChannelId } from '@/data/channel-id';
 import type { Database, Transaction } from '@/data/connection';
 import { houseCheck } from '@/data/schema';
 
@@ -39,7 +40,7 @@ export async function lotWitnesses(tx: Transaction | Database, now: Date): Promi
       select l.one_lot, l.substance, r.asset_id, (array_agg(r.found_deviation / r.found_reference * 100 order by r.at))[1] as deviation, max(u.at) as at,
         (array_agg(l.id order by u.at desc))[1] as reference_id, (array_agg(l.name order by u.at desc))[1] as name, (array_agg(l.lot order by u.at desc))[1] as lot, max(l.u / l.value) * 100 as u
       from lots l join run_reference u on u.reference_id = l.id join run_summary s on s.run_id = u.run_id and s.status = 'approved'
-      join channel_result r on r.run_id = u.run_id join asset_channel h on h.id = case when r.channel ~ '^[0-9a-f-]{36}$' then r.channel::uuid end and h.calibration_gas = l.substance
+      join channel_result r on r.run_id = u.run_id join asset_channel h on h.id = ${resultChannelId} and h.calibration_gas = l.substance
       where u.at > ${now.toISOString()}::timestamptz - make_interval(years => ${YEARS_BACK}) and r.found_deviation is not null and abs(r.found_reference - l.value) <= l.value * 0.02
       group by l.one_lot, l.substance, r.asset_id
     )

@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation';
 import { AssetView, ChannelsPanel, CorrectAsset, NewOwner, pickChannel } from '@/features/assets';
 import { assetCard, standingOf } from '@/features/assets/server';
-import { listModels } from '@/features/counter/server';
+import { modelNames, type ModelName } from '@/features/counter/server';
 import { LoanPanel } from '@/features/stock';
 import { loansOf } from '@/features/stock/server';
 import { assetOutlook } from '@/features/advice/server';
@@ -14,30 +14,39 @@ import { dateIn } from '@/platform/clock';
 import { readSettings } from '@/platform/settings';
 
 export const metadata = { title: 'Instrument' };
-export default page({ permission: 'signedIn', name: '/assets/[id]' }, async ({ tx, actor, params, now }) => {
-  const card = await assetCard(tx, params.id!);
+export default page({ permission: 'signedIn', name: '/assets/[id]' }, async ({ tx, actor, params, search, now }) => {
+  const card = await assetCard(tx, params.id!, { allVisits: search.visits === 'all' });
   if (!card) notFound();
-  const { zone } = await readSettings(tx);
-  const outlook = await assetOutlook(tx, card.asset.id);
+  const mayReceive = may(actor.role, 'receive');
+  const settings = await readSettings(tx);
+  const { zone } = settings;
+  const [{ outlook, found }, standing, models, loans, files] = await Promise.all([
+    assetOutlook(tx, card.asset, settings),
+    standingOf(tx, card, zone),
+    mayReceive ? choices(tx, card.model) : [],
+    loansOf(tx, card.asset.id),
+    filesOf(tx, 'asset', card.asset.id),
+  ]);
   return (
     <main className="page">
       <AssetView
         card={card}
         zone={zone}
-        mayReceive={may(actor.role, 'receive')}
+        mayReceive={mayReceive}
         mayBench={may(actor.role, 'bench')}
         mayApprove={may(actor.role, 'approve')}
-        standing={await standingOf(tx, card, zone)}
+        standing={standing}
         now={now.toISOString()}
         today={dateIn(zone, now)}
         outlook={outlook}
+        found={found}
       />
-      {may(actor.role, 'receive') && (
+      {mayReceive && (
         <>
           <CorrectAsset
             assetId={card.asset.id}
             on={{ serial: card.asset.serial, tag: card.asset.tag, modelId: card.asset.modelId }}
-            models={await choices(tx, card.model)}
+            models={models}
           />
           <ChannelsPanel
             key={card.channels.map((one) => one.id).join()}
@@ -47,30 +56,14 @@ export default page({ permission: 'signedIn', name: '/assets/[id]' }, async ({ t
           <NewOwner assetId={card.asset.id} owner={card.customer.name} />
         </>
       )}
-      <LoanPanel
-        assetId={card.asset.id}
-        forLoan={card.asset.forLoan}
-        loans={await loansOf(tx, card.asset.id)}
-        zone={zone}
-        mayKeep={may(actor.role, 'receive')}
-      />
-      <FilesPanel
-        about="asset"
-        aboutId={card.asset.id}
-        files={await filesOf(tx, 'asset', card.asset.id)}
-        mayKeep={may(actor.role, 'receive')}
-      />
+      <LoanPanel assetId={card.asset.id} forLoan={card.asset.forLoan} loans={loans} zone={zone} mayKeep={mayReceive} />
+      <FilesPanel about="asset" aboutId={card.asset.id} files={files} mayKeep={mayReceive} />
     </main>
   );
 });
 
 /** Models in use, and its own where that has ended. */
-async function choices(tx: Transaction, own: { id: string; maker: string; name: string; kind: string }) {
-  const models = await listModels(tx);
-  return (models.some((one) => one.id === own.id) ? models : [own, ...models]).map(({ id, maker, name, kind }) => ({
-    id,
-    maker,
-    name,
-    kind,
-  }));
+async function choices(tx: Transaction, { id, maker, name, kind }: ModelName) {
+  const models = await modelNames(tx);
+  return models.some((one) => one.id === id) ? models : [{ id, maker, name, kind }, ...models];
 }
