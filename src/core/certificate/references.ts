@@ -2,6 +2,7 @@ import type { Judged, ResultLine } from '../results/judged';
 import { ROOM, roomFigure } from '../record/room';
 import { ROOM_QUANTITIES } from '../procedure/room-quantity';
 import { boundReference, isStruck, type Binding, type RunState } from '../record/state';
+import { ownValue } from '../record/own-value';
 import type { ReferenceSnapshot } from '../record/reference-snapshot';
 import { say, type Language } from '../words/say';
 import type { CertificateVersion2, ReferenceText } from './version-2';
@@ -61,8 +62,7 @@ function referenceText(reference: ReferenceSnapshot, language: Language): Refere
     values: [
       ...reference.components.map((one) => ({
         quantity: one.substance,
-        // Measuring equipment brings no value of its own: what counts is how well it knows what it measures.
-        value: reference.kind === 'tool' && Number(one.expanded) > 0 ? '' : one.value,
+        value: ownValue(reference.kind, one) ?? '',
         expanded: one.expanded,
         k: String(one.k),
         unit: one.unit,

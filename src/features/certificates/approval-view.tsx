@@ -4,6 +4,7 @@ import { documentKind, resultText } from '@/core/certificate/content';
 import { describeBumps } from '@/core/certificate/describe';
 import { notPlain } from '@/core/results/not-plain';
 import { outcomeOf } from '@/core/results/outcome';
+import { componentText } from '@/ui/component-text';
 import { Link } from '@/ui/link';
 import type { RunView } from '@/features/bench/server';
 import { summarise } from '@/core/results/summary';
@@ -111,15 +112,13 @@ export function ApprovalView({
         <div className="col-lg-6">
           <div className="sheet h-100">
             <h2>References</h2>
-            {state.bindings.map((binding) => (
+            {shownBindings(state.bindings).map((binding) => (
               <p key={binding.seq} className={`mb-2${binding.struck ? ' struck' : ''}`}>
                 <strong>{binding.reference.name}</strong> <span className="mono">{binding.reference.lot}</span>
                 {binding.reference.expires && <span className="quiet"> until {day(binding.reference.expires)}</span>}
                 <br />
                 <span className="small">
-                  {binding.reference.components
-                    .map((component) => `${component.substance} ${component.value} ± ${component.expanded} ${component.unit}`)
-                    .join(' · ')}
+                  {binding.reference.components.map((component) => componentText(binding.reference.kind, component)).join(' · ')}
                 </span>
               </p>
             ))}
@@ -184,3 +183,8 @@ export function ApprovalView({
     </>
   );
 }
+
+/** Each reference once, however often it was bound; one that was struck out stands beside the one that took its place. */
+const shownBindings = (bindings: RunView['state']['bindings']) => [
+  ...new Map(bindings.map((one) => [`${one.reference.id} ${String(one.struck ?? false)}`, one])).values(),
+];

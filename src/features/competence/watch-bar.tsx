@@ -18,7 +18,7 @@ export function WatchBar({ watch, run, me, zone }: { watch: WatchNeeded; run: st
   const { person, watchers, watched } = watch;
   if (watched)
     return (
-      <p className="notice mb-2" data-testid="watched">
+      <p className="notice my-2" data-testid="watched">
         {say({
           code: 'competence.watch.done',
           numbers: { by: watched.by, name: person.name, at: dayTime(watched.at, zone), note: watched.note },
@@ -27,7 +27,7 @@ export function WatchBar({ watch, run, me, zone }: { watch: WatchNeeded; run: st
     );
   const mayWatch = me !== person.id && watchers.some((one) => one.id === me);
   return (
-    <div className="notice bad mb-2 d-flex flex-wrap gap-2 align-items-center" data-testid="watch-needed">
+    <div className="notice bad my-2 d-flex flex-wrap gap-2 align-items-center" data-testid="watch-needed">
       <span>
         {say({ code: 'competence.watch.needed', numbers: { name: person.name } })}{' '}
         {watchers.length

@@ -1,3 +1,4 @@
+import { componentText } from '@/ui/component-text';
 import { Link } from '@/ui/link';
 import { differenceInCalendarDays, parseISO } from 'date-fns';
 import { runsLeft } from '@/core/supply/runs-left';
@@ -71,11 +72,9 @@ export function ShelfTable({ references, today }: { references: ReferenceSnapsho
                   <td className="small">
                     {reference.components
                       .map((component) =>
-                        kind === 'tool' && component.unit === '1'
-                          ? component.substance
-                          : kind === 'buffer'
-                            ? `${name(component.substance)} ± ${component.expanded}${component.table ? ', own table' : ''}`
-                            : `${component.substance} ${component.value} ${component.unit} ± ${component.expanded}`,
+                        kind === 'buffer'
+                          ? `${name(component.substance)} ± ${component.expanded}${component.table ? ', own table' : ''}`
+                          : componentText(kind, component),
                       )
                       .join(' · ')}
                     {kind === 'tool' && toolText(reference)}

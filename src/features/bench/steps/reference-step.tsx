@@ -9,6 +9,7 @@ import { matchBottles, type BottleMatch } from '@/core/supply/match-bottle';
 import { say } from '@/core/words/say';
 import { matchRegulator } from '@/core/supply/match-regulator';
 import type { ReferenceSnapshot } from '@/core/record/reference-snapshot';
+import { componentText } from '@/ui/component-text';
 import { day } from '@/ui/format';
 import { litresOfRun } from './litres-of-run';
 import { slotOf } from '../live/live-rules';
@@ -121,7 +122,7 @@ export function ReferenceStep({
               )}
               <div className="small quiet">
                 {reference.components
-                  .map((component) => `${component.substance} ${component.value} ${component.unit} ± ${component.expanded}`)
+                  .map((component) => componentText(reference.kind, component))
                   .join(' · ')}
               </div>
               {problem && <div className="field-problem">{problem}</div>}
