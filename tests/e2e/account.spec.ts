@@ -115,10 +115,10 @@ test('a shared bench computer: locks by word and by itself, keeps what was typed
   await page.goto('/account');
   const pins = page.getByRole('region', { name: /PIN and badge/ });
   await pins.getByLabel('PIN, six to twelve digits').fill('123456');
-  await pins.getByRole('button', { name: 'Keep it' }).click();
+  await pins.getByRole('button', { name: 'Save' }).click();
   await expect(pins.getByText('This is what everybody tries first')).toBeVisible();
   await pins.getByLabel('PIN, six to twelve digits').fill('480913');
-  await pins.getByRole('button', { name: 'Keep it' }).click();
+  await pins.getByRole('button', { name: 'Save' }).click();
   await expect(pins.getByText('A PIN is set.')).toBeVisible();
 
   await page.goto('/due');

@@ -49,7 +49,7 @@ test('a chart that leaves its limits takes what it watches out of use; a signato
     await expect(page.getByTestId('control-points').locator('tbody tr').first()).toContainText(value);
   };
   for (const value of [1, 2, 0, 1, 3, -1, 2, 4, 1, 0, 2, 1].map((step) => (50 + step / 1000).toFixed(3)))
-    await keep(value, /Kept\./);
+    await keep(value, /Saved\./);
   await keep('50.040', /Out of control: beyond three standard deviations/);
   await expect(page.getByTestId('control-picture')).toBeVisible();
   await page.goto(`/shelf/${zeroTube}`);

@@ -25,7 +25,7 @@ test('sites, a tolerance that was agreed, a contact who is blanked; a complaint 
     await expect(sites).toContainText(`${site}no instrument`);
     await page.goto(`/assets/${id}`);
     await page.getByLabel('Site of its customer').selectOption(site);
-    await expect(page.getByText('Kept.')).toBeVisible();
+    await expect(page.getByText('Saved.')).toBeVisible();
     await page.goto(`/assets?q=${encodeURIComponent(site)}&columns=serial.site`);
     await expect(page.getByRole('row', { name: serial })).toContainText(site);
   });

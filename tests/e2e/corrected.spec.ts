@@ -12,11 +12,11 @@ test('what a card and the office hold is corrected and ended where it stands: sa
   await settled(page);
   const samples = page.getByTestId('samples');
   await samples.getByLabel('Samples up to pH').fill('74');
-  await samples.getByRole('button', { name: 'Keep' }).click();
+  await samples.getByRole('button', { name: 'Save' }).click();
   await expect(samples.locator('.field-problem')).toContainText('A figure from');
   await samples.getByLabel('Samples up to pH').fill('7.4');
-  await samples.getByRole('button', { name: 'Keep' }).click();
-  await expect(samples.getByRole('status')).toContainText('Kept');
+  await samples.getByRole('button', { name: 'Save' }).click();
+  await expect(samples.getByRole('status')).toContainText('Saved');
 
   const retire = page.getByTestId('retire');
   await retire.locator('summary').click();

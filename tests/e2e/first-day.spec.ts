@@ -81,7 +81,7 @@ test('the mail server is tried before it is kept, and its password is nobody’s
   const panel = page.locator('#mail-server');
   await panel.getByLabel('Server').fill('mail.elsewhere.example');
   await panel.getByLabel('Encryption').selectOption('none');
-  await panel.getByRole('button', { name: 'Keep it' }).click();
+  await panel.getByRole('button', { name: 'Save' }).click();
   await expect(panel.getByText('only a server on this computer')).toBeVisible();
   await panel.getByLabel('Server').fill('127.0.0.1');
   await panel.getByLabel('Port').fill('1');
@@ -95,8 +95,8 @@ test('the mail server is tried before it is kept, and its password is nobody’s
   expect(test!.text).toContain('Kite Quay Calibrations');
   await panel.getByLabel('User').fill('kite');
   await panel.getByLabel('Password').fill('secret of the provider');
-  await panel.getByRole('button', { name: 'Keep it' }).click();
-  await expect(panel.getByText('Kept.')).toBeVisible();
+  await panel.getByRole('button', { name: 'Save' }).click();
+  await expect(panel.getByText('Saved.')).toBeVisible();
   const kept = JSON.stringify([
     await query("select * from setting where key = 'mailServer'"),
     await query('select * from change_log'),
@@ -106,7 +106,7 @@ test('the mail server is tried before it is kept, and its password is nobody’s
   expect(kept).not.toContain('secret of the provider');
   // The stand-in asks for no password: whoever names one is not refused for it, so it goes again.
   await panel.getByLabel('User').fill('');
-  await panel.getByRole('button', { name: 'Keep it' }).click();
+  await panel.getByRole('button', { name: 'Save' }).click();
   await page.goto('/first-week');
   await expect(step(page, 'Mail server')).toContainText('done');
 });
@@ -136,7 +136,7 @@ test('a forgotten password: the link comes by mail, opens once, and the old pass
 });
 
 test('an auditor reads everything, the audit by names too, and changes nothing', async ({ page, browser }) => {
-  await signIn(page, OWNER, '/office');
+  await signIn(page, OWNER, '/office/people');
   const form = page.locator('form', { has: page.getByRole('button', { name: 'Add', exact: true }) });
   await form.getByLabel('Name').fill('Vera Lindt');
   await form.getByLabel('Mail address').fill('vera@audit.example');
@@ -211,7 +211,7 @@ test('a spreadsheet of fifty instruments is taken in: columns matched, a misspel
     ]);
   const buffer = Buffer.from(await book.xlsx.writeBuffer());
   await signIn(page, OWNER, '/customers');
-  await page.getByRole('link', { name: 'Take a table in' }).click();
+  await page.getByRole('link', { name: 'Import a table' }).click();
   await page
     .getByLabel(/^Table/)
     .setInputFiles({ name: 'fleet.xls', mimeType: 'application/vnd.ms-excel', buffer: Buffer.from([0xd0, 0xcf, 0x11, 0xe0]) });
@@ -255,7 +255,7 @@ test('a spreadsheet of fifty instruments is taken in: columns matched, a misspel
   await page.getByRole('button', { name: 'New customer' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Lowmoor Tannery');
   await page
-    .getByRole('button', { name: /^(Make|Keep)/ })
+    .getByRole('button', { name: /^(Make|Save)/ })
     .first()
     .click();
   await page.goto('/imports');

@@ -17,13 +17,13 @@ test('the office writes a mail’s text in German beside its preview; a customer
   const text = page.getByTestId('mail-text');
   await text.getByLabel('Text', { exact: true }).fill('{greeting}\n\nMit Bitte um Antwort:\n{nothing}');
   await expect(text.getByText('There is no {nothing} for this letter.')).toBeVisible();
-  await expect(text.getByRole('button', { name: 'Keep this text' })).toBeDisabled();
+  await expect(text.getByRole('button', { name: 'Save this text' })).toBeDisabled();
   await text.getByLabel('Text', { exact: true }).fill('{greeting}\n\nMit Bitte um Antwort:\n\n');
   for (const place of ['{question} *', '{answer} *', '{workshop}']) await text.getByRole('button', { name: place }).click();
   await expect(page.getByTestId('preview')).toContainText('Mit Bitte um Antwort:');
   await expect(page.getByTestId('preview')).toContainText('Antworten Sie hier, bis');
-  await text.getByRole('button', { name: 'Keep this text' }).click();
-  await expect(text.getByRole('status')).toHaveText('Kept: letters from now on have it.');
+  await text.getByRole('button', { name: 'Save this text' }).click();
+  await expect(text.getByRole('status')).toHaveText('Saved: letters from now on have it.');
 
   const [{ id }] = (await query<{ id: string }>(`select id from customer where name = '${name}'`)) as [{ id: string }];
   await page.goto(`/customers/${id}`);

@@ -40,7 +40,7 @@ test('an offer waits for the customer’s word and stops the run; accepted, it i
   await prices.getByLabel('Name').fill('Filter set');
   await prices.getByLabel('Part number').fill('F-12');
   await prices.getByLabel(/^Amount/).fill('11.00');
-  await prices.getByRole('button', { name: 'Keep the price' }).click();
+  await prices.getByRole('button', { name: 'Save the price' }).click();
   await expect(prices.getByText('This has its price already')).toBeVisible();
   await office.context().close();
 });

@@ -71,7 +71,7 @@ test('a procedure is copied, a step added, moved and put right, walked, released
 
   await test.step('what does not fit is refused by name, nothing is lost; then it is walked', async () => {
     await form.getByLabel('What is done').fill('');
-    await page.getByRole('button', { name: 'Keep the draft' }).click();
+    await page.getByRole('button', { name: 'Save the draft' }).click();
     await expect(page.getByRole('alert').filter({ hasText: 'title' })).toBeVisible();
     await form.getByLabel('What is done').fill('Let the vial stand');
     await page.getByRole('button', { name: 'Walk all its ways' }).click();
@@ -117,6 +117,6 @@ test('the demo’s draft says where its valve stays open, and what was corrected
   const corrections = page.getByTestId('corrections');
   await expect(corrections.getByText('changed here as well')).toHaveCount(1);
   await corrections.getByRole('listitem').filter({ hasText: 'cautions' }).getByRole('button').click();
-  await page.getByRole('button', { name: 'Keep the draft' }).click();
+  await page.getByRole('button', { name: 'Save the draft' }).click();
   await expect(corrections.getByRole('listitem')).toHaveCount(1);
 });

@@ -43,7 +43,7 @@ test('a bottle from suspicion to letters: judged anew, decided, released by the 
     )
     .toBeGreaterThan(0);
   await signatory.getByLabel('What the customers are told first').fill('The carbon monoxide of one of our bottles was too low.');
-  await signatory.getByRole('button', { name: 'Keep the text' }).click();
+  await signatory.getByRole('button', { name: 'Save the text' }).click();
   await expect(signatory.getByTestId('recall-letters').locator('pre').first()).toContainText(
     'carbon monoxide of one of our bottles',
     { timeout: 20_000 },

@@ -156,9 +156,9 @@ test('what a genuine certificate rests on is entered: room, bottle, standing val
   await form.getByLabel('What is done').fill('Let it stand open');
   await form.getByLabel('Seconds at least').fill('30');
   await form.getByLabel('Why it is done').fill('Salt air of the quay.');
-  await button('Keep the draft').click();
+  await button('Save the draft').click();
   await expect(page.getByRole('link', { name: 'Try it on Ordfell OF-410', exact: true })).toBeVisible();
-  await expect(page.getByText('Kept.', { exact: true })).toBeVisible();
+  await expect(page.getByText('Saved.', { exact: true })).toBeVisible();
   await button('Walk all its ways').click();
   await expect(page.getByTestId('walked')).toContainText('each comes to its end', { timeout: 120_000 });
   await page.reload();

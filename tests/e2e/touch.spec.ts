@@ -13,6 +13,8 @@ const ROOMS = [
   '/shelf',
   '/calculators',
   '/office',
+  '/office/people',
+  '/office/methods',
   '/office/audit',
   '/imports',
   '/first-week',

@@ -113,7 +113,7 @@ test('from the mailed link to the receipt: may I use it today, a bump, a booking
   expect(
     (await other.request.post(`${outside}/api/window/request`, { data: { kind: 'fault', what: { text: 'x' } } })).status(),
   ).toBe(403);
-  await other.getByRole('button', { name: 'Leave' }).click();
+  await other.getByRole('button', { name: 'Sign out' }).click();
   await expect(other.getByLabel('Mail address')).toBeVisible();
   await other.goto(`${outside}/window/documents`);
   await expect(other.getByLabel('Mail address')).toBeVisible();

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { useRouter } from 'next/navigation';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
+import { say } from '@/core/words/say';
 import { attempt } from '@/platform/client/result';
 import { Field } from '@/ui/field';
 import { VerdictMark } from '@/ui/verdict-mark';
@@ -10,6 +11,7 @@ import { addLineAction, removeLineAction } from './actions';
 import { CorrectLine } from './correct-line';
 import { SerialPanel } from './serial-button';
 import type { ListedLine } from './server';
+import '@/core/words/en/answers';
 
 const KIND = {
   instrument: 'Instrument',
@@ -81,7 +83,7 @@ export function DevicesView({ lines, may, mayAdd }: { lines: ListedLine[]; may: 
                       <>
                         {line.via === 'tcp' && <CorrectLine line={line} />}
                         <Button variant="plain" size="sm" onClick={() => remove(line.id)}>
-                          Take off the list
+                          {say({ code: 'line.remove' })}
                         </Button>
                       </>
                     )}

@@ -49,7 +49,6 @@ export function UserPanel({ users, me }: { users: UserLine[]; me: string }) {
   };
   return (
     <div className="sheet">
-      <h2>{say({ code: 'people.title' })}</h2>
       <table className="table">
         <thead>
           <tr>

@@ -7,6 +7,7 @@ import { attempt } from '@/platform/client/result';
 import { chooseWayAction } from './actions';
 import type { ModelWays } from './server/ways';
 import '@/core/words/en/keys';
+import '@/core/words/en/house';
 
 /** Where practitioners disagree the workshop chooses, model by model, and reads what speaks for it. */
 export function WaysPanel({ ways }: { ways: ModelWays[] }) {
@@ -15,23 +16,20 @@ export function WaysPanel({ ways }: { ways: ModelWays[] }) {
   const choose = async (modelId: string, school: string, option: string) => {
     const at = `${modelId}/${school}`;
     const result = await attempt(() => chooseWayAction({ modelId, school, option }));
-    setSaid({ at, bad: !result.ok, text: result.ok ? 'Saved; it holds for runs begun from now on.' : result.message });
+    setSaid({ at, bad: !result.ok, text: result.ok ? say({ code: 'methods.saved' }) : result.message });
     router.refresh();
   };
   return (
-    <div className="sheet mt-3">
-      <h2>Ways of working</h2>
+    <div className="sheet">
       <p className="quiet small">
-        Practitioners disagree on these. The answer stands on the run sheet with its reason; a run keeps the one that it was begun
-        with. <a href="/office/keys/export">{say({ code: 'keys.export' })}</a>
+        {say({ code: 'methods.how' })} <a href="/office/keys/export">{say({ code: 'keys.export' })}</a>
       </p>
       <table className="table mb-0">
         <thead>
           <tr>
-            <th>Model</th>
-            <th>Question</th>
-            <th>Here</th>
-            <th>Why</th>
+            {(['model', 'question', 'here', 'why'] as const).map((one) => (
+              <th key={one}>{say({ code: `methods.${one}` })}</th>
+            ))}
           </tr>
         </thead>
         <tbody>

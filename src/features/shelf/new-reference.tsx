@@ -98,7 +98,7 @@ export function NewReference({ readers }: { readers: ReaderLine[] }) {
     <div className="mb-3">
       <div className="d-flex flex-wrap gap-2 align-items-center">
         <Button variant={open ? 'plain' : 'primary'} aria-expanded={open} onClick={() => setOpen(!open)}>
-          {open ? 'Leave it' : 'Put something on the shelf'}
+          {open ? 'Cancel' : 'Put something on the shelf'}
         </Button>
         <TagReaderKey readers={readers} onTag={take} />
       </div>

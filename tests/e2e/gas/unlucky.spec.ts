@@ -177,7 +177,7 @@ test('a wrong date read back, an outage with gas open, two people at one compute
   await context.route('**/api/bench', (route) => route.abort());
   await page.getByRole('button', { name: 'Note', exact: true }).click();
   await page.getByLabel('What the signatory and the customer should know').fill('display scratched');
-  await page.getByRole('button', { name: 'Keep the note' }).click();
+  await page.getByRole('button', { name: 'Save the note' }).click();
   await expect(page.locator('.away')).toBeVisible();
   await signOut(page);
   await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();

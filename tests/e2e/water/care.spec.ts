@@ -46,9 +46,9 @@ test('a poor electrode is cleaned and calibrated once more: as found stands, the
   }
 });
 
-test('the office chooses a way of working for a model: the run sheet says it with its reason', async ({ page, browser }) => {
+test('the office chooses how a thing is done with a model: the run sheet says it with its reason', async ({ page, browser }) => {
   const office = await (await browser.newContext()).newPage();
-  await signIn(office, 'admin', '/office');
+  await signIn(office, 'admin', '/office/methods');
   await settled(office);
   const rinsing = office.getByLabel(/^Rinsing, .* PG-22$/);
   try {

@@ -6,7 +6,7 @@ import { may } from '@/platform/permission';
 import { readSettings } from '@/platform/settings';
 import '@/core/words/en/imports';
 
-export const metadata = { title: 'Take tables in' };
+export const metadata = { title: 'Import tables' };
 export default page({ permission: 'office', name: '/imports' }, async ({ tx, actor }) => (
   <main className="page page-narrow">
     <div className="page-head">

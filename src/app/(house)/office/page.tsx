@@ -1,5 +1,5 @@
-import { SettingsForm, UserPanel, WaysPanel } from '@/features/office';
-import { listUsers, listWays } from '@/features/office/server';
+import { SettingsForm } from '@/features/office';
+import { listUsers } from '@/features/office/server';
 import { MailServerPanel } from '@/features/setup';
 import { say } from '@/core/words/say';
 import { Link } from '@/ui/link';
@@ -16,13 +16,19 @@ import '@/core/words/en/programs';
 
 export const metadata = { title: 'Office' };
 export default page({ permission: 'office', name: '/office' }, async ({ tx, actor }) => {
-  const [settings, users, ways] = [await readSettings(tx), await listUsers(tx), await listWays(tx)];
+  const [settings, users] = [await readSettings(tx), await listUsers(tx)];
   const reads = !may(actor.role, 'office');
   return (
     <main className="page page-narrow">
       <div className="page-head">
         <h1>Office</h1>
         <nav className="end d-flex flex-wrap gap-2">
+          <Link className="btn btn-plain" href="/office/people">
+            {say({ code: 'people.title' })}
+          </Link>
+          <Link className="btn btn-plain" href="/office/methods">
+            {say({ code: 'methods.title' })}
+          </Link>
           <Link className="btn btn-plain" href="/office/audit">
             {say({ code: 'audit.link' })}
           </Link>
@@ -50,10 +56,6 @@ export default page({ permission: 'office', name: '/office' }, async ({ tx, acto
       <fieldset disabled={reads}>
         <SettingsForm settings={settings} />
         <MailServerPanel kept={await shownMailServer(tx)} mine={users.find((one) => one.id === actor.id)?.email ?? ''} />
-        <div className="mt-3">
-          <UserPanel users={users} me={actor.id} />
-        </div>
-        <WaysPanel ways={ways} />
       </fieldset>
     </main>
   );

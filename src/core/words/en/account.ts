@@ -54,7 +54,7 @@ export const ACCOUNT = {
   'pin.title': 'PIN and badge for the bench computer',
   'pin.why': 'They unlock a screen where you signed in that day, and nothing else: at the door your password is asked.',
   'pin.pin': 'PIN, six to twelve digits',
-  'pin.set': 'Keep it',
+  'pin.set': 'Save',
   'pin.kept': 'A PIN is set.',
   'pin.badge': 'Print a badge',
   'pin.badgeKept': 'A badge was printed. A new one makes it void.',

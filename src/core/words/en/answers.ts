@@ -21,6 +21,7 @@ export const ANSWERS = {
   'line.network': 'Not in the networks where devices may be: this computer, and the range that whoever runs the house stated.',
   'line.gone': 'This device is no longer on the list.',
   'line.correct': 'Change',
+  'line.remove': 'Remove',
   'line.name': 'Name',
   'line.host': 'Address',
   'line.port': 'Port',

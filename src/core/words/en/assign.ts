@@ -11,7 +11,7 @@ export const ASSIGN = {
   'assign.c': 'capture what has settled',
   'assign.choose': 'Choose',
   'assign.press': 'Press it now …',
-  'assign.none': 'Take away',
+  'assign.none': 'Remove',
   'assign.refused': '{key} is needed for typing. Take a function key, one of the number pad, Page up or down.',
 } as const;
 addWords(ASSIGN);

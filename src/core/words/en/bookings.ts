@@ -46,7 +46,7 @@ export const BOOKINGS = {
   'booking.fullAll': 'The week of {week} is full, and so are the weeks after it.',
   'booking.anyway': 'Book it all the same',
   'booking.keep': 'Book',
-  'booking.keepChange': 'Keep the change',
+  'booking.keepChange': 'Save the change',
   'booking.cancel': 'Call it off',
   'booking.why': 'Why?',
   'booking.needsWhy': 'Say in a few words why.',

@@ -48,7 +48,7 @@ export const BUDGETS_ROOM = {
   'budgets.correct': 'Correct',
   'budgets.end': 'End',
   'budgets.endWhy': 'Why does it end?',
-  'budgets.leave': 'Leave',
+  'budgets.leave': 'Cancel',
   'budgets.newScope': 'A new line',
   'budgets.correcting': 'Correct {measurand}, {lowest} to {highest} {unit}',
   'budgets.export': 'Export (CSV)',

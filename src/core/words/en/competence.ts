@@ -21,7 +21,7 @@ export const COMPETENCE = {
   'competence.stands.ended': 'taken back',
   'competence.give': 'Authorise somebody',
   'competence.keep': 'Authorise',
-  'competence.leave': 'Leave it',
+  'competence.leave': 'Cancel',
   'competence.correct': 'Correct',
   'competence.save': 'Save',
   'competence.end': 'Take back',

@@ -9,7 +9,7 @@ export const CORRECT = {
   'bench.correctReason': 'What was wrong, and how do you know?',
   'bench.correctWhy': 'Say in a few words what was wrong.',
   'bench.correctDo': 'Correct it',
-  'bench.leave': 'Leave',
+  'bench.leave': 'Cancel',
   'bench.reopened': 'Reopened by {by}: {reason}',
   'bench.reopenedHow':
     'The issued document stands until this one is approved again. Correct a reading in the list on record, or strike it and read again; then finish.',

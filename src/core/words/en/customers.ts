@@ -36,7 +36,7 @@ export const CUSTOMERS = {
   'customer.taken': 'There is a customer of this name already.',
   'customer.save': 'Save',
   'customer.correct': 'Correct',
-  'customer.leave': 'Leave',
+  'customer.leave': 'Cancel',
   'customer.meanwhile':
     'Somebody else changed this customer meanwhile. What they wrote stands beside each field; what you typed is still in it. Save again to keep yours, or take theirs.',
   'customer.isNow': 'Now on record: {text}',
@@ -62,7 +62,7 @@ export const CUSTOMERS = {
   'contact.needsName': 'The contact’s name is needed.',
   'contact.noMail': 'This is no mail address.',
   'contact.needsMail': 'Reminders go by mail: an address is needed.',
-  'contact.drop': 'Take away',
+  'contact.drop': 'Remove',
   'contact.former': 'Taken away, and still read in the log:',
   'blanking.open': 'Blank …',
   'blanking.how':

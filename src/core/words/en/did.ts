@@ -58,7 +58,7 @@ export const DID = {
   'did.changePolicies': 'changed the interval of several instruments',
   'did.changeTicket': 'changed a ticket',
   'did.changeModel': 'changed a model',
-  'did.chooseWay': 'chose a way of working',
+  'did.chooseWay': 'chose how a thing is done',
   'did.confirmSecondFactor': 'set up a second factor',
   'did.correctAsset': 'corrected an instrument',
   'did.correctCustomer': 'corrected a customer',

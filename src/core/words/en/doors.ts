@@ -11,7 +11,7 @@ export const DOORS = {
   'doors.paper': 'From paper',
   'doors.paperAct': 'Enter it from paper',
   'doors.abort': 'Give the run up',
-  'doors.noteAct': 'Keep the note',
+  'doors.noteAct': 'Save the note',
   'doors.partAct': 'It was replaced',
   'doors.settingAct': 'It was changed',
   'doors.channelAct': 'Set it so',

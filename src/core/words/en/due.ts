@@ -13,7 +13,7 @@ export const DUE = {
   'uses.hint': 'A second figure for a day corrects the first; an empty one takes it away.',
   'uses.on': 'Day',
   'uses.count': 'What it shows',
-  'uses.keep': 'Keep',
+  'uses.keep': 'Save',
   'uses.kept': '{moved, select, yes {Kept; the due date moved.} other {Kept.}}',
   'uses.ahead': 'That day lies ahead.',
   'uses.forbidden': 'The counter or the bench notes uses.',

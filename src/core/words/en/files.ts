@@ -13,7 +13,7 @@ export const FILES = {
   'files.unknown': 'There is no such file.',
   'files.notSent': '“{name}” did not arrive. Try again.',
   'files.by': '{by}, {on}',
-  'files.takeAway': 'Take away',
+  'files.takeAway': 'Remove',
   'files.why': 'Why',
   'files.rename': 'Name',
   'files.renameIt': 'Rename',

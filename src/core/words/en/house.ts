@@ -3,7 +3,16 @@ import '../choices';
 
 /** Words of the house itself: people, settings, changes, its nights. */
 export const HOUSE = {
+  'house.office': 'Office',
   'people.title': 'People',
+  'methods.title': 'How it is done here',
+  'methods.how':
+    'Practitioners disagree on these. The answer stands on the run sheet with its reason; a run keeps the one that it was begun with.',
+  'methods.model': 'Model',
+  'methods.question': 'Question',
+  'methods.here': 'Here',
+  'methods.why': 'Why',
+  'methods.saved': 'Saved; it holds for runs begun from now on.',
   'people.name': 'Name',
   'people.address': 'Mail address',
   'people.role': 'Role',
@@ -17,7 +26,7 @@ export const HOUSE = {
   'people.correctOf': 'Correct {name}',
   'people.correctHow': 'Records keep the name that stood there when they were made.',
   'people.save': 'Save',
-  'people.leave': 'Leave',
+  'people.leave': 'Cancel',
   'people.gone': 'This person is not on record.',
   'people.keepOut': 'Close the account',
   'people.letIn': 'Open the account',

@@ -3,8 +3,8 @@ import '../choices';
 
 /** Words of taking tables in. */
 export const IMPORTS = {
-  'import.title': 'Take tables in',
-  'import.link': 'Take a table in',
+  'import.title': 'Import tables',
+  'import.link': 'Import a table',
   'import.intro':
     'Lists that you have (CSV or XLSX): customers, instruments with their owners and due dates, or gas bottles. Nothing is taken before you have seen what becomes of each row, and all of it can be taken back.',
   'import.kind': 'What is in it?',

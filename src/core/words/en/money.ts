@@ -13,7 +13,7 @@ export const MONEY_WORDS = {
   'price.name': 'Name',
   'price.partNumber': 'Part number',
   'price.amount': 'Amount, {currency}',
-  'price.keep': 'Keep the price',
+  'price.keep': 'Save the price',
   'price.end': 'Offered no more',
   'price.why': 'Why?',
   'price.unknown': 'There is no such price.',

@@ -42,7 +42,7 @@ export const PRACTICE_EXERCISE_WORDS = {
   'practice.end': 'End it',
   'practice.endWhy': 'Why nobody should be given it any more',
   'practice.save': 'Save',
-  'practice.leave': 'Leave it',
+  'practice.leave': 'Cancel',
   'practice.titleNeeded': 'A name, so that people find it.',
   'practice.whyNeeded': 'Why, in a few words.',
   'practice.noExercise': 'There is no such exercise, or it was ended.',

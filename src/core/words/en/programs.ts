@@ -19,7 +19,7 @@ export const PROGRAMS = {
   'programs.unused': 'not used yet',
   'programs.ended': 'ended by {by}',
   'programs.past': 'its time is over',
-  'programs.keep': 'Keep',
+  'programs.keep': 'Save',
   'programs.nameOf': 'Name of {name}',
   'programs.untilOf': 'Last day of {name}',
   'programs.end': 'End it',

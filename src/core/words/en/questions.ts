@@ -19,7 +19,7 @@ export const QUESTIONS = {
   'question.to': 'To',
   'question.toNeeded': 'A mail address to ask at.',
   'question.send': 'Ask by mail',
-  'question.leave': 'Leave it',
+  'question.leave': 'Cancel',
   'question.withdraw': 'Take it back',
   'question.closed': 'It was answered or taken back already.',
   'question.noCustomer': 'There is no such customer any more.',

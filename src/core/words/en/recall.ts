@@ -91,7 +91,7 @@ export const RECALL = {
   'recall.decisionHow':
     'Proposed: withdraw where as left would no longer be within; tell where any other verdict changes; leave where none does. A signatory may decide otherwise.',
   'recall.said': 'What the customers are told first',
-  'recall.keepSaid': 'Keep the text',
+  'recall.keepSaid': 'Save the text',
   'recall.preview': 'Letter to {customer}',
   'recall.bookFor': 'Book the instruments of {customer} in',
   'recall.letters':

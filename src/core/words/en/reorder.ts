@@ -37,7 +37,7 @@ export const REORDER = {
   'reorder.leadDays': 'Days it takes',
   'reorder.holds': 'One holds, L',
   'reorder.save': 'Save',
-  'reorder.leave': 'Leave it',
+  'reorder.leave': 'Cancel',
   'reorder.drop': 'As the newest lot says',
   'reorder.needsDays': 'Whole days, 0 to 730.',
   'reorder.needsHolds': 'Litres above nought, or nothing.',

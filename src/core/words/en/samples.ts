@@ -8,7 +8,7 @@ export const SAMPLES = {
   'samples.unknown': 'not known',
   'samples.why': 'Buffers and standards are chosen by it: a third buffer only over pH 8, a high standard only over 2 mS/cm.',
   'samples.range': 'A figure from {lowest} to {highest} {unit}, or empty.',
-  'samples.keep': 'Keep',
-  'samples.kept': 'Kept; it holds for runs begun from now on.',
+  'samples.keep': 'Save',
+  'samples.kept': 'Saved; it holds for runs begun from now on.',
 } as const;
 addWords(SAMPLES);

@@ -22,7 +22,7 @@ export const STOCK = {
   'spare.add': 'Put on the shelf',
   'spare.correct': 'Correct',
   'spare.save': 'Save',
-  'spare.leave': 'Leave it',
+  'spare.leave': 'Cancel',
   'spare.end': 'Write off',
   'spare.why': 'Why?',
   'spare.whyExample': 'past its shelf life',

@@ -27,8 +27,8 @@ export const SUPPLIERS = {
   'supplier.overdue': 'was to be looked at again by {on}',
   'supplier.said': '{why} ({by}, {on})',
   'supplier.evaluate': 'Evaluate',
-  'supplier.keep': 'Keep the evaluation',
-  'supplier.leave': 'Leave it',
+  'supplier.keep': 'Save the evaluation',
+  'supplier.leave': 'Cancel',
   'supplier.barredHere': '{supplier} is barred: {why}',
 } as const;
 addWords(SUPPLIERS);

@@ -34,7 +34,7 @@ export const WINDOW = {
   'window.enterHow': 'This link opens once. Press to go in.',
   'window.linkGone': 'This link was used already, or its time is over. Ask for a new one.',
   'window.askAgain': 'Ask for a link',
-  'window.leave': 'Leave',
+  'window.leave': 'Sign out',
   'window.of': '{contact}, {customer}',
   'window.today': 'May I use it today?',
   'window.todayHow':

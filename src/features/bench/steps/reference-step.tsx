@@ -121,9 +121,7 @@ export function ReferenceStep({
                 <span className="quiet"> · {match.runsLeft} runs like this</span>
               )}
               <div className="small quiet">
-                {reference.components
-                  .map((component) => componentText(reference.kind, component))
-                  .join(' · ')}
+                {reference.components.map((component) => componentText(reference.kind, component)).join(' · ')}
               </div>
               {problem && <div className="field-problem">{problem}</div>}
               {match && <Reasons match={match} problem={problem} />}

@@ -79,7 +79,7 @@ export async function firstWeek(tx: Transaction, today: string): Promise<Step[]>
   return [
     step('address', '/office', settings.address !== '' && settings.contact !== ''),
     step('mail', '/office#mail-server', (await shownMailServer(tx)) !== null || process.env.WERKBANK_SIMULATED === 'yes'),
-    step('signatory', '/office', found.signatory || settings.samePersonApproves),
+    step('signatory', '/office/people', found.signatory || settings.samePersonApproves),
     step('models', '/models', found.models),
     step('thermometer', '/shelf', found.temperature),
     step('hygrometer', '/shelf', found.humidity),

@@ -7,7 +7,7 @@ import { may } from '@/platform/permission';
 import { isId } from '@/platform/shape';
 import '@/core/words/en/imports';
 
-export const metadata = { title: 'Take a table in' };
+export const metadata = { title: 'Import a table' };
 export default page({ permission: 'office', name: '/imports/[id]' }, async ({ tx, actor, params, search }) => {
   const after = Number(search.after);
   const found = isId(params.id)
