@@ -53,29 +53,41 @@ export async function findAnything({ tx, actor, now }: UseCaseContext, { text }:
   const typed = text.trim();
   if (!typed) return [];
   const meant = [typed.toUpperCase(), ...numbersMeant(typed, now.getFullYear(), (await readSettings(tx)).numbers)];
-  const found: Hits[] = [
-    { group: 'documents', hits: await documents(tx, meant) },
-    { group: 'tickets', hits: await tickets(tx, meant) },
-    { group: 'receipts', hits: await receipts(tx, meant) },
-    { group: 'register', hits: await register(tx, meant) },
-    await instruments(tx, typed),
-  ];
-  const has = found.some((one) => one.hits.length > 0 && !one.alike);
-  found.push(await customers(tx, typed, now, { alike: !has }));
-  if (typed.length >= PART) {
-    found.push({ group: 'bookings', hits: await bookings(tx, typed) });
-    found.push({ group: 'contacts', hits: await contacts(tx, typed) });
-    found.push({ group: 'sites', hits: await sites(tx, typed) });
-    found.push({ group: 'models', hits: await models(tx, typed) });
-    if (mayRead(actor.role, 'office')) found.push({ group: 'people', hits: await people(tx, typed) });
-    if (mayRead(actor.role, 'receive')) found.push({ group: 'mails', hits: await mails(tx, typed) });
-  }
-  found.push({ group: 'shelf', hits: await shelf(tx, typed) });
-  if (typed.length >= PART) {
-    found.push({ group: 'spares', hits: await spares(tx, typed) });
-    found.push({ group: 'devices', hits: await devices(tx, typed) });
-    found.push({ group: 'files', hits: await files(tx, typed) });
-  }
+  const long = typed.length >= PART;
+  const group = async (
+    name: Group,
+    wanted: boolean,
+    look: (tx: Transaction, typed: string) => Promise<Hit[]>,
+  ): Promise<Hits> => ({
+    group: name,
+    hits: wanted ? await look(tx, typed) : [],
+  });
+  const code = (name: Group, look: (tx: Transaction, meant: string[]) => Promise<Hit[]>) =>
+    group(name, true, () => look(tx, meant));
+  // Asked together: none waits for another's answer but the customers, who are looked for more widely where nothing else has it.
+  const [first, rest] = await Promise.all([
+    Promise.all([
+      code('documents', documents),
+      code('tickets', tickets),
+      code('receipts', receipts),
+      code('register', register),
+      instruments(tx, typed),
+    ]),
+    Promise.all([
+      group('bookings', long, bookings),
+      group('contacts', long, contacts),
+      group('sites', long, sites),
+      group('models', long, models),
+      group('people', long && mayRead(actor.role, 'office'), people),
+      group('mails', long && mayRead(actor.role, 'receive'), mails),
+      group('shelf', true, shelf),
+      group('spares', long, spares),
+      group('devices', long, devices),
+      group('files', long, files),
+    ]),
+  ]);
+  const has = first.some((one) => one.hits.length > 0 && !one.alike);
+  const found = [...first, await customers(tx, typed, now, { alike: !has }), ...rest];
   return found.filter((one) => one.hits.length > 0);
 }
 
