@@ -4,9 +4,11 @@ import { browser } from './scripts/lib/browser.mjs';
 /** Two houses side by side, about as long: one for the rooms and part of gas, one for water, the rest of gas and what a house has to survive. What needs a quiet machine comes after both. */
 const BESIDE_WATER = /e2e\/gas\/(families|serial|stations|scanner|paper).*spec/;
 /** Rooms that are looked at in the second house, so that both take as long. */
-const ROOMS_BESIDE_WATER = /e2e\/(corrected|check-page|unsubscribe|letters|window|recall|calculators|camera|practice).*spec/;
+const ROOMS_BESIDE_WATER = /e2e\/(corrected|check-page|unsubscribe|letters|window|recall|calculators|camera).*spec/;
 /** The walks that take longest. */
 const LONG = /e2e\/(guards|account|walk|touch).*spec/;
+/** A busy bench in real time: by far the longest of all. */
+const BUSY_BENCH = /e2e\/practice.*spec/;
 const part = process.env.E2E_PART ?? 'all';
 const BY_KEYS = /e2e\/gas\/by-keys.*spec/;
 const PARTS: Record<string, { name: string; testMatch?: RegExp; testIgnore?: RegExp | RegExp[]; dependencies?: string[] }[]> = {
@@ -15,17 +17,19 @@ const PARTS: Record<string, { name: string; testMatch?: RegExp; testIgnore?: Reg
     { name: 'long-rooms', testMatch: LONG },
     {
       name: 'rooms',
-      testIgnore: [/outage|responsive|killed|door-rules|first-day|to-the-end|e2e\/(gas|water)\//, LONG, ROOMS_BESIDE_WATER],
+      testIgnore: [/outage|responsive|killed|door-rules|first-day|to-the-end|e2e\/(gas|water)\//, LONG, ROOMS_BESIDE_WATER, BUSY_BENCH],
     },
   ],
   // After the rooms: adds places to the bench. Mostly waits, so an empty house is set up beside it.
   gas: [{ name: 'gas', testMatch: /e2e\/gas\/.*spec/, testIgnore: [BESIDE_WATER, BY_KEYS] }],
   water: [
+    // First, so that nothing waits for it at the end.
+    { name: 'busy-bench', testMatch: BUSY_BENCH },
     { name: 'water', testMatch: /e2e\/water\/.*spec/ },
     { name: 'gas-families', testMatch: BESIDE_WATER },
     { name: 'rooms-beside', testMatch: ROOMS_BESIDE_WATER },
     // Takes the database of this house away, so it comes last.
-    { name: 'outage', testMatch: /outage/, dependencies: ['water', 'gas-families', 'rooms-beside'] },
+    { name: 'outage', testMatch: /outage/, dependencies: ['busy-bench', 'water', 'gas-families', 'rooms-beside'] },
   ],
   alone: [
     // Looks at the page's own thread, so nothing else may run beside it.
