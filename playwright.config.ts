@@ -17,7 +17,12 @@ const PARTS: Record<string, { name: string; testMatch?: RegExp; testIgnore?: Reg
     { name: 'long-rooms', testMatch: LONG },
     {
       name: 'rooms',
-      testIgnore: [/outage|responsive|killed|door-rules|first-day|to-the-end|e2e\/(gas|water)\//, LONG, ROOMS_BESIDE_WATER, BUSY_BENCH],
+      testIgnore: [
+        /outage|responsive|killed|door-rules|first-day|to-the-end|e2e\/(gas|water)\//,
+        LONG,
+        ROOMS_BESIDE_WATER,
+        BUSY_BENCH,
+      ],
     },
   ],
   // After the rooms: adds places to the bench. Mostly waits, so an empty house is set up beside it.
