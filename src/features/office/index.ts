@@ -7,6 +7,7 @@ export { NumberPatternsForm } from './number-patterns-form';
 export { MailTextForm } from './mail-text-form';
 export { JobsView } from './jobs-view';
 export { HousePanel } from './house-panel';
+export { OfficeRoom } from './office-room';
 export { SettingsForm } from './office-panels';
 export { UserPanel } from './people-panel';
 export { WaysPanel } from './ways-panel';

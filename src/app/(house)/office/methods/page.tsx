@@ -1,27 +1,13 @@
-import { WaysPanel } from '@/features/office';
+import { OfficeRoom, WaysPanel } from '@/features/office';
 import { listWays } from '@/features/office/server';
 import { say } from '@/core/words/say';
-import { Link } from '@/ui/link';
 import { page } from '@/platform/page';
 import { may } from '@/platform/permission';
-import '@/core/words/en/did';
 import '@/core/words/en/house';
 
 export const metadata = { title: 'How it is done here' };
-export default page({ permission: 'office', name: '/office/methods' }, async ({ tx, actor }) => {
-  const reads = !may(actor.role, 'office');
-  return (
-    <main className="page page-narrow">
-      <div className="page-head">
-        <h1>{say({ code: 'methods.title' })}</h1>
-        <Link className="end btn btn-plain" href="/office">
-          {say({ code: 'house.office' })}
-        </Link>
-      </div>
-      {reads && <p className="notice">{say({ code: 'audit.reads' })}</p>}
-      <fieldset disabled={reads}>
-        <WaysPanel ways={await listWays(tx)} />
-      </fieldset>
-    </main>
-  );
-});
+export default page({ permission: 'office', name: '/office/methods' }, async ({ tx, actor }) => (
+  <OfficeRoom title={say({ code: 'methods.title' })} reads={!may(actor.role, 'office')}>
+    <WaysPanel ways={await listWays(tx)} />
+  </OfficeRoom>
+));
