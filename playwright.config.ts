@@ -1,16 +1,15 @@
 import { defineConfig } from '@playwright/test';
 import { browser } from './scripts/lib/browser.mjs';
 
-/** Two houses side by side, about as long: one for the rooms and part of gas, one for water, the rest of gas and what a house has to survive. What needs a quiet machine comes after both. */
+/** Two houses: one for the rooms and part of gas, one for a busy bench, water, the rest of gas and what a house has to survive. */
 const BESIDE_WATER = /e2e\/gas\/(families|serial|stations|scanner|paper).*spec/;
-/** Rooms that are looked at in the second house, so that both take as long. */
+/** Rooms that are looked at in the second house. */
 const ROOMS_BESIDE_WATER = /e2e\/(corrected|check-page|unsubscribe|letters|window|recall|calculators|camera).*spec/;
 /** The walks that take longest. */
 const LONG = /e2e\/(guards|account|walk|touch).*spec/;
-/** A busy bench in real time: by far the longest of all. */
+/** A busy bench in real time: by far the longest of all, and it waits more than it works. */
 const BUSY_BENCH = /e2e\/practice.*spec/;
 const part = process.env.E2E_PART ?? 'all';
-const BY_KEYS = /e2e\/gas\/by-keys.*spec/;
 const PARTS: Record<string, { name: string; testMatch?: RegExp; testIgnore?: RegExp | RegExp[]; dependencies?: string[] }[]> = {
   house: [
     // First, so that the last one doesn't run alone beside an idle core.
@@ -26,23 +25,21 @@ const PARTS: Record<string, { name: string; testMatch?: RegExp; testIgnore?: Reg
     },
   ],
   // After the rooms: adds places to the bench. Mostly waits, so an empty house is set up beside it.
-  gas: [{ name: 'gas', testMatch: /e2e\/gas\/.*spec/, testIgnore: [BESIDE_WATER, BY_KEYS] }],
+  gas: [{ name: 'gas', testMatch: /e2e\/gas\/.*spec/, testIgnore: BESIDE_WATER }],
+  // Beside the rooms, in the second house.
+  busy: [{ name: 'busy-bench', testMatch: BUSY_BENCH }],
   water: [
-    // First, so that nothing waits for it at the end.
-    { name: 'busy-bench', testMatch: BUSY_BENCH },
     { name: 'water', testMatch: /e2e\/water\/.*spec/ },
     { name: 'gas-families', testMatch: BESIDE_WATER },
     { name: 'rooms-beside', testMatch: ROOMS_BESIDE_WATER },
     // Takes the database of this house away, so it comes last.
-    { name: 'outage', testMatch: /outage/, dependencies: ['busy-bench', 'water', 'gas-families', 'rooms-beside'] },
+    { name: 'outage', testMatch: /outage/, dependencies: ['water', 'gas-families', 'rooms-beside'] },
   ],
   alone: [
     // Looks at the page's own thread, so nothing else may run beside it.
     { name: 'responsive', testMatch: /responsive/ },
-    // Counts presses: one that a busy machine makes somebody repeat is no press of the work.
-    { name: 'keys', testMatch: BY_KEYS, dependencies: ['responsive'] },
     // Asks something new of everybody who signs in.
-    { name: 'door-rules', testMatch: /door-rules/, dependencies: ['keys'] },
+    { name: 'door-rules', testMatch: /door-rules/, dependencies: ['responsive'] },
   ],
   // A house in which nobody was yet.
   empty: [
@@ -53,7 +50,7 @@ const PARTS: Record<string, { name: string; testMatch?: RegExp; testIgnore?: Reg
   // Kills processes again and again: npm run test:long.
   kills: [{ name: 'kills', testMatch: /killed/ }],
 };
-const DAILY = ['house', 'gas', 'water', 'alone', 'empty'];
+const DAILY = ['house', 'busy', 'gas', 'empty', 'alone', 'water'];
 
 /** Started by scripts/test.mjs, which sets up a throw-away cluster with the demo, the mail stand-in and a production web process. */
 export default defineConfig({
@@ -61,8 +58,8 @@ export default defineConfig({
   // Nothing here is a test of speed: on a machine that others share a minute may take three.
   timeout: 300_000,
   expect: { timeout: 20_000 },
-  // The second house waits more than it works.
-  workers: part === 'water' ? 3 : 2,
+  // Benches wait more than they work; the busy one is one walk after the other.
+  workers: { water: 3, gas: 3, busy: 1 }[part] ?? 2,
   // A noisy machine may starve a line or a page for half a minute; what fails twice fails.
   retries: 1,
   forbidOnly: true,

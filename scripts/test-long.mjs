@@ -24,7 +24,7 @@ const TRIALS = {
   },
   draws: {
     title: 'Draws in full',
-    note: 'Tests that draw at random try a fifth on an ordinary day; here all of it: 10,000 files of a station, 10,000 lines of a device, 10,000 responses of sensors, ten walks through each procedure.',
+    note: 'Tests that draw at random try a fifth on an ordinary day; here all of it: 10,000 files of a station, 10,000 lines of a device, 10,000 responses of sensors, 200 benches of the conductor, ten walks through each procedure.',
     run: draws,
   },
   kills: {

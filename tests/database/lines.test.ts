@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { createServer, type Server, type Socket } from 'node:net';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import type { Frame, Hello } from '@/core/live/said';
 import { isRefusal } from '@/core/words/refusal';
 import { fourGasChannels } from '@/core/run/four-gas.fixture';
@@ -28,8 +28,13 @@ import { openWorld, type World } from './world';
 
 let world: World;
 const closers: (() => Promise<unknown>)[] = [];
+const gateways: Gateway[] = [];
 beforeAll(async () => {
   world = await openWorld();
+});
+// One that fails leaves no lease to the next.
+afterEach(async () => {
+  await Promise.all(gateways.splice(0).map((gateway) => gateway.stop()));
 });
 afterAll(async () => {
   await Promise.all(closers.map((close) => close()));
@@ -109,7 +114,7 @@ async function device(serial: string) {
 async function started() {
   const gateway = new Gateway(world.db);
   gateway.start();
-  closers.push(() => gateway.stop());
+  gateways.push(gateway);
   return gateway;
 }
 const lineState = async (id: string) => (await inTx(({ tx }) => allLines(tx))).find((line) => line.id === id)!;
@@ -126,8 +131,9 @@ describe('the gateway', () => {
     one.say('garbage\n{"type":"frame"}\n{"half":');
     one.say(`1}\n${JSON.stringify(frame(0.5, '3'))}\n${JSON.stringify(frame(2.5, '99999'))}\n`);
     await expect.poll(async () => (await lineState(one.id)).dropped, { timeout: 5000 }).toBe(5);
-    const said = (await frames(one.id)).flatMap((row) => row.said);
-    expect(said.filter((each) => each.type === 'frame')).toHaveLength(21);
+    // The count of what was dropped is written before what was read: the readings are waited for too.
+    const read = async () => (await frames(one.id)).flatMap((row) => row.said).filter((each) => each.type === 'frame').length;
+    await expect.poll(read, { timeout: 5000 }).toBe(21);
     expect((await frames(one.id)).length).toBeLessThan(21);
     expect((await lineState(one.id)).droppedWhy).toContain('99999');
     await gateway.stop();

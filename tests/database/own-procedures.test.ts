@@ -79,6 +79,8 @@ describe('a procedure of the workshop’s own', () => {
     expect(JSON.stringify(changes)).toContain('Let it rest');
     // A version that was released stays as it is, whoever asks.
     await expect(world.app.query("update own_procedure_version set note = 'other'")).rejects.toThrow(/permission denied/);
+    // A draft is walked on the models of the house that go by what it was copied from: without one on all shipped ones.
+    await world.db.update(instrumentModel).set({ procedureId: base }).where(eq(instrumentModel.id, world.modelId));
   }, 60_000);
 
   it('the next version is worked on while the one in force goes on; a recall stops new runs, and is lifted', async () => {
