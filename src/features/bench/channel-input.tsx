@@ -46,8 +46,8 @@ export function ChannelInput({
   const [sending, setSending] = useState(false);
   const [soon, setSoon] = useState<string | null>(null);
   const field = useRef<HTMLInputElement>(null);
-  // With a line the keys of the sheet work; without one the first field waits for what is typed.
-  const typing = focus && !sheet.onLine;
+  // With a line the keys of the sheet work, before its first frame as well; without one the first field waits for what is typed.
+  const typing = focus && view.line?.state !== 'connected';
   useEffect(() => {
     if (typing) field.current?.focus({ preventScroll: true });
     // The line came: the keys of the sheet must not land in an empty field.

@@ -35,7 +35,7 @@ export function LateTable({ tickets }: { tickets: LateTicket[] }) {
                 <span className="quiet">{one.customer}</span>
               </td>
               <td>
-                {day(one.promiseOn)}{' '}
+                {day(one.promiseOn)},{' '}
                 <span className={one.ready ? 'quiet' : 'verdict-warn'}>
                   {say({ code: one.ready ? 'plan.wasOver' : 'plan.isOver', numbers: { days: one.over } })}
                 </span>

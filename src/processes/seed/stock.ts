@@ -6,7 +6,7 @@ import { asset, customer, instrumentModel, receipt, reference, ticket } from '@/
 import { giveToCustomer } from '@/features/assets/server';
 import { correctReceipt } from '@/features/counter/server';
 import { createCustomer } from '@/features/customers/server';
-import { correctReference, inputOf, stampOf } from '@/features/shelf/server';
+import { correctReference, inputOf, noteCheck, stampOf } from '@/features/shelf/server';
 import { fitSpare, keepSpare, lend, setForLoan, takeLoanBack } from '@/features/stock/server';
 
 const day = (date: Date) => format(date, 'yyyy-MM-dd');
@@ -86,6 +86,17 @@ export async function stock(
       input: { ...inputOf(bottle), price: String(Number(bottle.price) + 10) },
       why: 'price off the line below',
       seen: stampOf(bottle),
+    });
+  // The only bottle for breath testers: it lasts some weeks, and a new one takes four.
+  const [low] = await tx.select({ id: reference.id }).from(reference).where(eq(reference.lot, 'DG-0038'));
+  if (low)
+    await noteCheck(at(1, technician), {
+      id: low.id,
+      what: 'pressure',
+      value: '3',
+      result: '',
+      note: '',
+      nextDue: '',
     });
   const [last] = await tx.select().from(receipt).orderBy(desc(receipt.number)).limit(1);
   if (last)

@@ -23,6 +23,7 @@ export const REORDER = {
   'reorder.runs': 'Expected',
   'reorder.runsOf': '{runs, plural, one {# run} other {# runs}}, {litres} L',
   'reorder.none': 'none expected',
+  'reorder.others': '{count} more, which nothing booked or due needs',
   'reorder.gasUsed':
     'the newest {runs, plural, one {run} other {# runs}} used {used} L; {shortest} L would have done ({times} ×)',
   'reorder.left': 'Left',
