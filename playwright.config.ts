@@ -47,6 +47,8 @@ const PARTS: Record<string, { name: string; testMatch?: RegExp; testIgnore?: Reg
     // The same house, on to its first certificate and out of the door.
     { name: 'to-the-end', testMatch: /to-the-end/, dependencies: ['first-day'] },
   ],
+  // Every family's walk: npm run test:long.
+  families: [{ name: 'families', testMatch: /e2e\/(gas|water)\/families.*spec/ }],
   // Kills processes again and again: npm run test:long.
   kills: [{ name: 'kills', testMatch: /killed/ }],
 };

@@ -1,10 +1,11 @@
-// npm run test:long: trials that take too long for every day; "-- mutations" (draws, kills, forgeries, shapes, proxy, faults, moment, release, settling, rows) makes one of them. What they said is kept in docs/long-trials.md.
+// npm run test:long: trials that take too long for every day; "-- mutations" (draws, kills, families, forgeries, shapes, proxy, faults, moment, release, settling, rows) makes one of them. What they said is kept in docs/long-trials.md.
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureServer } from './lib/cluster.mjs';
 import { ensureModules } from './lib/project.mjs';
 import { giveUp, ROOT, say } from './lib/system.mjs';
 import { draws } from './long/draws.mjs';
+import { families } from './long/families.mjs';
 import { faults } from './long/faults.mjs';
 import { forgeries } from './long/forgeries.mjs';
 import { kills } from './long/kills.mjs';
@@ -29,8 +30,13 @@ const TRIALS = {
   },
   kills: {
     title: 'Kills',
-    note: 'Simulated instrument, gateway and web process killed (SIGKILL) in the middle of a span, two browsers watching; each round at a fresh house.',
+    note: 'Simulated instrument, gateway and web process killed (SIGKILL) in the middle of a span, two browsers watching, each round at a fresh house; and two job processes in the midst of their mails.',
     run: kills,
+  },
+  families: {
+    title: 'Families in the browser',
+    note: 'From the place to the approved document, readings off the line of a simulated instrument.',
+    run: families,
   },
   forgeries: {
     title: 'Forgeries',

@@ -2,7 +2,7 @@
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { cpus, loadavg } from 'node:os';
 import { join } from 'node:path';
-import { addresses, ensureServer } from './lib/cluster.mjs';
+import { ensureServer } from './lib/cluster.mjs';
 import { ensureBrowsers } from './lib/browser.mjs';
 import { SOURCE_CHECKS } from './lib/source-checks.mjs';
 import { ensureBuild, ensureModules } from './lib/project.mjs';
@@ -10,6 +10,7 @@ import { openDoors } from './lib/doors.mjs';
 import { stopAll } from './lib/processes.mjs';
 import { closeHouse, ensureDemoDump, openEmptyHouse, openHouse } from './lib/seeded.mjs';
 import { aptInstall, installed, ROOT, runBeside, say } from './lib/system.mjs';
+import { reportOf, walkPart } from './lib/walks.mjs';
 
 const tally = { passed: 0, failed: 0 };
 const node = (...args) => runBeside(process.execPath, args, { env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' } });
@@ -84,18 +85,8 @@ const vitest = (...projects) =>
 const browserPart = (part, house) =>
   suite(
     `browser tests, ${part}`,
-    () =>
-      runBeside(process.execPath, [bin('@playwright/test', 'cli.js'), 'test'], {
-        env: {
-          ...house.env,
-          E2E_PART: part,
-          E2E_ORIGIN: house.env.WERKBANK_ORIGIN,
-          E2E_CLUSTER: house.home,
-          OWNER_DATABASE_URL: addresses(house.cluster).owner,
-          NODE_ENV: 'test',
-        },
-      }),
-    join(ROOT, 'test-results', `e2e-${part}.json`),
+    () => walkPart(part, house),
+    reportOf(part),
     (report) => {
       const second = secondTries(report);
       second.forEach(({ title, starved }) =>
@@ -147,7 +138,7 @@ try {
   // The longest first.
   const rest = [
     () => vitest('database'),
-    ...['arrows between folders', 'format', 'lint'].map((name) => () => check(name, source(name))),
+    ...['lint', 'format', 'arrows between folders'].map((name) => () => check(name, source(name))),
   ];
   const takeRest = async () => {
     for (let next = rest.shift(); next; next = rest.shift()) await next();

@@ -265,6 +265,10 @@ export interface Hidden {
   channel?: string;
 }
 
+/** What the faults in a channel do, or with null those of the whole instrument. */
+export const effectsOn = (hidden: readonly Hidden[], channel: string | null): Effect[] =>
+  hidden.filter((one) => (one.channel ?? null) === channel).map(({ fault }) => faultOf(fault).effect);
+
 /**
  * Every fault that an instrument can have in a run of a procedure.
  * Errors: none.

@@ -7,7 +7,8 @@ import { summarise } from '../results/summary';
 import { beginOnModel } from '../walk/begin-on-model';
 import { handAt, outcomesOf } from '../walk/walk-hand';
 import { HURRY, hurried } from './hurried';
-import { practiceInfos, PracticeInstrument } from './practice-instrument';
+import { practiceInfos } from './practice-infos';
+import { PracticeInstrument } from './practice-instrument';
 
 const HAND = { id: 'p', name: 'Newcomer', role: 'technician' } as const;
 const START = new Date('2026-03-02T09:00:00.000Z');

@@ -1,14 +1,15 @@
 import { Dec, decimalPlaces } from '../quantity/decimal';
-import type { ChannelInfo, Facts, Frame, FrameReading, Key, Notice } from '../live/said';
+import type { Facts, Frame, FrameReading, Key, Notice } from '../live/said';
 import { flatSteps } from '../procedure/flat-steps';
 import type { Point, Procedure } from '../procedure/procedure';
 import type { RunChannel } from '../record/event';
 import { openStimulus, type RunState } from '../record/state';
 import { toleranceAt } from '../record/tolerance';
-import { currentSteps, readPairs } from '../run/plan';
 import { walkReading } from '../walk/walk-reading';
-import { faultOf, type Effect, type Hidden, type Remedy } from './fault';
+import { effectsOn, faultOf, type Effect, type Hidden, type Remedy } from './fault';
+import { pointInPlace } from './point-in-place';
 import { shownBy, takes, type Mark } from './practice-calibration';
+import { practiceFacts, SLOPE_MV } from './practice-facts';
 
 /** How far off it comes to the bench, in tolerances, channel by channel: the third is outside, so that there is something to put right. */
 const AS_FOUND = [0.5, -0.4, -1.6, 0.6];
@@ -18,26 +19,6 @@ const FOLLOWS_ANOTHER = 0.3;
 const AT_ZERO = 0.25;
 /** Time constant of a sensor, s: T90 of 23 s, as toxic sensors have (common practice). */
 const TAU_SECONDS = 10;
-/** A slope that a good electrode has at 25 °C, mV a pH step (Nernst). */
-const SLOPE_MV = 59.16;
-/** What a sound electrode says of itself: slope, % of Nernst, and seconds to a still reading; and what its own counter has left (common practice). */
-const GOOD_SLOPE = 98;
-const GOOD_RESPONSE = 20;
-const OWN_COUNTER_DAYS = 30;
-
-export const practiceInfos = (channels: readonly RunChannel[], absent: readonly string[] = []): ChannelInfo[] =>
-  channels.map((one, index) => ({
-    slot: index + 1,
-    measurand: one.measurand,
-    unit: one.unit,
-    resolution: one.resolution,
-    lowest: one.lowest ?? '0',
-    highest: one.highest ?? '0',
-    fitted: one.status === 'fitted' && !absent.includes(one.id),
-    ...(one.alarms?.low ? { alarmLow: one.alarms.low } : {}),
-    ...(one.alarms?.high ? { alarmHigh: one.alarms.high } : {}),
-  }));
-
 export interface PracticeOptions {
   pumped: boolean;
   hidden?: readonly Hidden[];
@@ -105,42 +86,10 @@ export class PracticeInstrument {
     };
   }
 
-  /** What its menu shows: clock, last calibration, stored values of the gas that it is for, and what its probe makes of itself. */
+  /** What its menu shows at this moment. */
   facts(state: RunState, now: Date): Facts {
-    const all = this.hidden.map(({ fault }) => faultOf(fault).effect);
-    const ahead = all.reduce((sum, one) => sum + (one.clockAheadSeconds ?? 0), 0);
-    const probe = (measurands: readonly string[]) => state.channels.find((one) => measurands.includes(one.measurand));
-    const [glass, cell] = [probe(['pH']), probe(['conductivity'])];
-    const of = (channel: RunChannel | undefined) => (channel ? this.effects(channel.id) : []);
-    const gain = of(glass).reduce((share, one) => share * (one.gain ?? 1), 1);
-    const shift = of(glass).reduce((sum, one) => sum + (one.shift ?? 0), 0) * Number(glass?.tolerance.absolute ?? '0.1');
-    const slower = of(glass).reduce((times, one) => times * (one.slower ?? 1), 1);
-    return {
-      type: 'facts',
-      clock: new Date(now.getTime() + ahead * 1000).toISOString(),
-      ...(this.lastCalibration ? { lastCalibration: this.lastCalibration } : {}),
-      dueInDays: OWN_COUNTER_DAYS,
-      peaks: state.channels.map((one, index) => ({ slot: index + 1, peak: one.cleanAir ?? '0' })),
-      spanValues: state.channels.flatMap((one, index) => {
-        const point = this.procedure.points.find(
-          ({ target, channels }) =>
-            channels.includes(one.role) && target.kind === 'material' && target.component === 'channelGas',
-        );
-        const text = point && walkReading({ procedure: this.procedure, state, point, channel: one }, 'good')?.text;
-        return text === undefined ? [] : [{ slot: index + 1, value: text }];
-      }),
-      probe: {
-        serial: 'PRACTICE',
-        ...(glass
-          ? {
-              slopePercent: (GOOD_SLOPE * gain).toFixed(1),
-              offsetMv: (-SLOPE_MV * shift).toFixed(1),
-              responseSeconds: String(Math.round(GOOD_RESPONSE * slower)),
-            }
-          : {}),
-        ...(cell ? { cellConstant: (1 / of(cell).reduce((share, one) => share * (one.gain ?? 1), 1)).toFixed(3) } : {}),
-      },
-    };
+    const { procedure, hidden, lastCalibration } = this;
+    return practiceFacts({ procedure, state, hidden, lastCalibration, now });
   }
 
   /** A key of its own: zero and span set what it sees now to what the label says, and are refused by a sensor that can't; save keeps it. */
@@ -153,7 +102,7 @@ export class PracticeInstrument {
       const target = this.labelOf(state, channel);
       if (target === null) return [];
       const taken =
-        !this.of(channel.id).some((one) => one.absent) && this.take(channel, this.seen.get(channel.id) ?? target, target);
+        !this.effects(channel.id).some((one) => one.absent) && this.take(channel, this.seen.get(channel.id) ?? target, target);
       const notice = key === 'zero' ? (taken ? 'zeroed' : 'zeroFailed') : taken ? 'spanned' : 'spanFailed';
       return [{ type: 'notice', notice, slot: index + 1 }];
     });
@@ -188,7 +137,7 @@ export class PracticeInstrument {
     for (const [index, channel] of state.channels.entries()) {
       const aim = this.truthOf(state, channel, index);
       const before = this.seen.get(channel.id);
-      const effects = this.of(channel.id);
+      const effects = this.effects(channel.id);
       const stuck = effects.some((one) => one.stuck) || (flows && reaches === 0);
       if (before === undefined)
         this.seen.set(channel.id, effects.some((one) => one.stuck) ? restOf(channel) : (aim ?? restOf(channel)));
@@ -218,7 +167,7 @@ export class PracticeInstrument {
   }
 
   private reading(channel: RunChannel, index: number): FrameReading {
-    const effects = this.of(channel.id);
+    const effects = this.effects(channel.id);
     if (effects.some((one) => one.absent)) return { slot: index + 1, text: '', status: 'fault' };
     const raw = this.seen.get(channel.id) ?? restOf(channel);
     const marks = this.marks.get(channel.id) ?? [];
@@ -238,11 +187,11 @@ export class PracticeInstrument {
 
   /** What its sensor comes to: what is there, as it sees it. */
   private truthOf(state: RunState, channel: RunChannel, index: number): number | null {
-    const point = this.pointOf(state, channel);
+    const point = pointInPlace(this.procedure, state, channel);
     const text = point && walkReading({ procedure: this.procedure, state, point, channel }, 'good')?.text;
     if (!point || text === undefined) return null;
     const [label, rest] = [Number(text), restOf(channel)];
-    const effects = this.of(channel.id);
+    const effects = this.effects(channel.id);
     const fromSlot = 'slot' in point.target;
     const value = fromSlot ? rest + (label - rest) * this.labelShare(state, channel, point) : label;
     const zero = point.tolerance === 'zero' || label === 0 || text === channel.cleanAir;
@@ -258,7 +207,7 @@ export class PracticeInstrument {
   private labelShare(state: RunState, channel: RunChannel, point: Point): number {
     const bound = state.bindings.findLast((one) => 'slot' in point.target && one.slot === point.target.slot && !one.struck);
     if (bound?.reference.id.endsWith(SPARE)) return 1;
-    return this.of(channel.id).reduce((share, one) => share * (one.label ?? 1), 1);
+    return this.effects(channel.id).reduce((share, one) => share * (one.label ?? 1), 1);
   }
 
   private offOf(channel: RunChannel, index: number): number {
@@ -268,45 +217,14 @@ export class PracticeInstrument {
   }
 
   private effects(channel: string | null): Effect[] {
-    return this.hidden.filter((one) => (one.channel ?? null) === channel).map(({ fault }) => faultOf(fault).effect);
-  }
-  private of(channel: string): Effect[] {
-    return this.effects(channel);
+    return effectsOn(this.hidden, channel);
   }
 
   /** What a key sets it to now: the label's value of what it stands in. */
   private labelOf(state: RunState, channel: RunChannel): number | null {
-    const point = this.pointOf(state, channel);
+    const point = pointInPlace(this.procedure, state, channel);
     const text = point && walkReading({ procedure: this.procedure, state, point, channel }, 'good')?.text;
     return text === undefined ? null : Number(text);
-  }
-
-  /** What the channel is in at this moment: what the present step compares it with, else what stands open, else nothing but air. */
-  private pointOf(state: RunState, channel: RunChannel): Point | undefined {
-    const { points } = this.procedure;
-    const [present] = currentSteps(this.procedure, state);
-    const step = present?.step;
-    if (step?.kind === 'read' || step?.kind === 'adjust') {
-      const only = step.kind === 'adjust' && step.together ? undefined : present!.channel;
-      const pair = readPairs(step, only, this.procedure, state).find((one) => one.channel === channel.id);
-      const point = pair && points.find((one) => one.id === pair.point);
-      // Its gas was shut meanwhile, or never opened: then there is nothing but air.
-      if (point && !(this.isGas(point) && !openStimulus(state))) return point;
-    }
-    const open = openStimulus(state)?.slot;
-    return points.find(
-      ({ target, channels }) =>
-        channels.includes(channel.role) && (open ? 'slot' in target && target.slot === open : !('slot' in target)),
-    );
-  }
-
-  /** Gas that the procedure opens and shuts by a step. */
-  private isGas({ target }: Point): boolean {
-    const slot = 'slot' in target ? this.procedure.slots.find((one) => one.id === target.slot) : undefined;
-    const opens = flatSteps(this.procedure.steps).some(
-      ({ step }) => step.kind === 'stimulus' && step.on && step.slot === slot?.id,
-    );
-    return slot?.kind === 'gas' && opens;
   }
 }
 

@@ -1,7 +1,7 @@
 import type { RunView } from '@/features/bench';
 import { matchChannels } from '@/core/live/match-channels';
 import { LINE_PROTOCOL } from '@/core/live/said';
-import { practiceInfos } from '@/core/practice/practice-instrument';
+import { practiceInfos } from '@/core/practice/practice-infos';
 import type { ReferenceSnapshot } from '@/core/record/reference-snapshot';
 import type { ScriptedRun } from '@/core/run/scripted';
 import type { ModelChannel } from '@/core/stored/channel';
