@@ -107,7 +107,7 @@ export function BenchBoard({ board, today, mayBench, chains, outTray }: Props) {
           {problem}
         </p>
       )}
-      <ConductorLine key={chains.map((one) => `${one.run}/${one.chores[0]!.id}`).join()} chains={chains} />
+      <ConductorLine chains={chains} />
       <div className="workroom">
         <InTray
           tickets={inTray}

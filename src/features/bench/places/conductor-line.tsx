@@ -25,7 +25,7 @@ const time = (seconds: number): string => {
 };
 const first = (chain: PlaceChain) => `${chain.run}/${chain.chores[0]!.id}`;
 
-/** What to do now, next and when over all places, and why. It presses nothing itself; what somebody refuses waits until the bench changes, what somebody wants first (dragged there, or by its button) goes first. */
+/** What to do now, next and when over all places, and why. It presses nothing itself; what somebody refuses waits until its own place goes on, whatever becomes of the others; what somebody wants first (dragged there, or by its button) goes first. */
 export function ConductorLine({ chains, go }: { chains: readonly PlaceChain[]; go?: (place: number) => void }) {
   const [hands, setHands] = useKept('conductor/hands', 1);
   const [refused, setRefused] = useState<readonly string[]>([]);
@@ -37,6 +37,7 @@ export function ConductorLine({ chains, go }: { chains: readonly PlaceChain[]; g
   const of = (start: Start) => chains.find((one) => one.place === start.place)!;
   const key = (start: Start) => `${of(start).run}/${start.chore.id}`;
   const saved = conducted.oneByOne - conducted.ends;
+  const said = [...refused, pinned].some((id) => chains.some((one) => first(one) === id));
   const drop = ({ active, over }: DragEndEvent) => {
     if (over?.id === NOW) setPinned(String(active.id));
   };
@@ -85,7 +86,7 @@ export function ConductorLine({ chains, go }: { chains: readonly PlaceChain[]; g
           );
         })}
         <span className="ms-auto d-flex gap-2 align-items-center small">
-          {(refused.length > 0 || pinned) && (
+          {said && (
             <Button
               size="sm"
               variant="link"
