@@ -1,4 +1,4 @@
-// Stand-in, gateway and web process are killed in the middle of a span and started again, round after round, each at a house of its own.
+// Stand-in, gateway and web process are killed in the middle of a span and started again, round after round, each at a house of its own; and two job processes in the midst of their mails.
 import { join } from 'node:path';
 import { openDoors } from '../lib/doors.mjs';
 import { ensureBuild } from '../lib/project.mjs';

@@ -19,6 +19,7 @@ const FOLLOWS_ANOTHER = 0.3;
 const AT_ZERO = 0.25;
 /** Time constant of a sensor, s: T90 of 23 s, as toxic sensors have (common practice). */
 const TAU_SECONDS = 10;
+
 export interface PracticeOptions {
   pumped: boolean;
   hidden?: readonly Hidden[];

@@ -48,6 +48,11 @@ describe('the channels of a reading step', () => {
     // 2.50 %vol of methane are 50 %LEL at an LEL of 5.0 %vol (NFPA 497; common practice).
     expect(row(/^channel-ex-/).textContent).toContain('50 %LEL');
   });
+  it('take no key of the sheet for a reading where a line is connected, before its first frame as well', () => {
+    const sheet = sheetOf(gasOpen());
+    render(<ChannelBoard sheet={{ ...sheet, view: { ...sheet.view, line: { state: 'connected' } } } as unknown as Sheet} />);
+    expect(document.activeElement).toBe(document.body);
+  });
   it('say error, tolerance and verdict while it is typed, as they will be recorded', () => {
     render(<ChannelBoard sheet={sheetOf(gasOpen())} />);
     type(/^channel-h2s-/, '21.5');
