@@ -44,3 +44,6 @@ declare module '*/scripts/lib/browser.mjs' {
   export const WINDOWED: string;
   export function browser(): string;
 }
+declare module '*/scripts/lib/programs.mjs' {
+  export function programOf(file: string): string[];
+}

@@ -1,10 +1,9 @@
 // Long-running children of a script: started by us, ended by us, by process id, and nothing else.
 import { spawn } from 'node:child_process';
 import { totalmem } from 'node:os';
+import { programOf } from './programs.mjs';
 import { ROOT } from './system.mjs';
 
-/** TypeScript without a process in between: what is ended is what was started. */
-const LOADER = ['--import', 'tsx'];
 const children = new Set();
 
 function begin(args, env, { quiet = false, onLine, onExit } = {}) {
@@ -33,11 +32,11 @@ const HEAP = Math.round(Math.min(1024, Math.max(384, totalmem() / 4 / 2 ** 20)))
 
 export const startWeb = (env, options) =>
   begin(
-    [`--max-old-space-size=${HEAP}`, ...LOADER, 'src/processes/web.ts', ...(options?.dev ? ['--dev'] : [])],
+    [`--max-old-space-size=${HEAP}`, ...programOf('src/processes/web.ts'), ...(options?.dev ? ['--dev'] : [])],
     options?.dev ? { ...env, NODE_ENV: 'development' } : env,
     options,
   );
-export const startScript = (file, env, options) => begin([...LOADER, file], env, options);
+export const startScript = (file, env, options) => begin(programOf(file), env, options);
 
 export async function stopChild(child, patience = 8000) {
   if (child.exitCode !== null || child.signalCode !== null) return;

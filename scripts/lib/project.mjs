@@ -3,6 +3,7 @@ import { generateKeyPairSync, randomBytes } from 'node:crypto';
 import { chmodSync, existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { addresses } from './cluster.mjs';
+import { makePrograms, takePrograms } from './programs.mjs';
 import { ROOT, giveUp, hashOf, readJson, run, runBeside, say, writePrivate } from './system.mjs';
 
 export const TSX = join(ROOT, 'node_modules', 'tsx', 'dist', 'cli.mjs');
@@ -32,10 +33,12 @@ const SOURCES = ['src', 'public', 'next.config.ts', 'tsconfig.json', 'package-lo
 export async function ensureBuild() {
   const stamp = join(ROOT, '.next', 'werkbank-sources');
   const sources = hashOf(SOURCES, { skip: /\.test\.tsx?$/ });
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === sources) return;
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === sources) return takePrograms();
   say('building');
   const { code, output } = await runBeside(process.execPath, [NEXT, 'build'], { env: { ...process.env, ...QUIET } });
   if (code !== 0) giveUp(`The build failed:\n${output}`);
+  await makePrograms();
+  takePrograms();
   writeFileSync(stamp, hashOf(SOURCES, { skip: /\.test\.tsx?$/ }));
 }
 

@@ -136,9 +136,9 @@ async function killed(house) {
   }));
   const load = pressing(origin, cookie, runs);
   const victims = {
-    web: () => pidOf('src/processes/web.ts', house.home),
-    gateway: () => pidOf('src/processes/gateway.ts', house.home),
-    jobs: () => pidOf('src/processes/jobs.ts', house.home),
+    web: () => pidOf('processes/web.', house.home),
+    gateway: () => pidOf('processes/gateway.', house.home),
+    jobs: () => pidOf('processes/jobs.', house.home),
     PostgreSQL: () => Number(readFileSync(join(house.cluster.data, 'postmaster.pid'), 'utf8').split('\n')[0]),
   };
   const names = Object.keys(victims);
@@ -165,7 +165,7 @@ async function killed(house) {
 
 async function manyRequests(house, { cookie }) {
   const origin = house.env.WERKBANK_ORIGIN;
-  const web = () => pidOf('src/processes/web.ts', house.home);
+  const web = () => pidOf('processes/web.', house.home);
   const paths = ['/', '/due', '/assets', '/shelf', '/certificates', '/api/health', '/approve', '/receive'];
   const round = async (count) => {
     const counted = {};

@@ -14,6 +14,7 @@ import { enqueue } from '@/platform/jobs';
 import { putMails } from '@/platform/put-mail';
 import { freePort } from '../../scripts/lib/system.mjs';
 import { addresses } from '../../scripts/lib/cluster.mjs';
+import { programOf } from '../../scripts/lib/programs.mjs';
 import { openWorld, type World } from './world';
 
 let world: World;
@@ -22,7 +23,7 @@ let env: NodeJS.ProcessEnv;
 const running = new Set<ChildProcess>();
 
 function begin(file: string): ChildProcess {
-  const child = spawn(process.execPath, ['--import', 'tsx', file], { env, stdio: ['ignore', 'pipe', 'inherit'] });
+  const child = spawn(process.execPath, programOf(file), { env, stdio: ['ignore', 'pipe', 'inherit'] });
   running.add(child);
   return child;
 }

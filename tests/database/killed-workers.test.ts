@@ -7,6 +7,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { markCutOff } from '@/features/due/server';
 import { putMails } from '@/platform/put-mail';
 import { addresses } from '../../scripts/lib/cluster.mjs';
+import { programOf } from '../../scripts/lib/programs.mjs';
 import { freePort } from '../../scripts/lib/system.mjs';
 import { openWorld, type World } from './world';
 
@@ -19,7 +20,7 @@ let folder: string;
 let env: NodeJS.ProcessEnv;
 const running: ChildProcess[] = [];
 const begin = (file: string): ChildProcess => {
-  const child = spawn(process.execPath, ['--import', 'tsx', file], { env, stdio: ['ignore', 'ignore', 'inherit'] });
+  const child = spawn(process.execPath, programOf(file), { env, stdio: ['ignore', 'ignore', 'inherit'] });
   running.push(child);
   return child;
 };

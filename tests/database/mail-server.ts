@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { simpleParser, type ParsedMail } from 'mailparser';
 import { closeMailer } from '@/platform/mailer';
 import { freePort } from '@/processes/free-port';
+import { programOf } from '../../scripts/lib/programs.mjs';
 
 export interface MailServer {
   returns: (password?: string) => string;
@@ -16,7 +17,7 @@ export interface MailServer {
 export async function startMailServer(cut?: string): Promise<MailServer> {
   const [port, imap] = [await freePort(), await freePort()];
   const folder = mkdtempSync(join(tmpdir(), 'werkbank-mail-'));
-  const server: ChildProcess = spawn(process.execPath, ['node_modules/tsx/dist/cli.mjs', 'src/standins/mail-server.ts'], {
+  const server: ChildProcess = spawn(process.execPath, programOf('src/standins/mail-server.ts'), {
     env: {
       ...process.env,
       SMTP_PORT: String(port),

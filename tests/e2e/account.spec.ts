@@ -3,6 +3,7 @@ import { hash } from '@node-rs/argon2';
 import { expect, type Page } from '@playwright/test';
 import { Secret, TOTP } from 'otpauth';
 import { freePort } from '@/processes/free-port';
+import { programOf } from '../../scripts/lib/programs.mjs';
 import { PASSWORD, query, settled, signOut, test } from './people';
 
 /** Somebody of this walk alone: others sign in beside it. */
@@ -220,7 +221,7 @@ test.afterAll(() => void named?.kill('SIGTERM'));
 async function namedHouse(): Promise<string> {
   const port = await freePort();
   const origin = `http://localhost:${port}`;
-  named = spawn(process.execPath, ['--import', 'tsx', 'src/processes/web.ts'], {
+  named = spawn(process.execPath, programOf('src/processes/web.ts'), {
     cwd: process.cwd(),
     env: { ...process.env, NODE_ENV: 'production', PORT: String(port), WERKBANK_ORIGIN: origin },
     stdio: 'ignore',

@@ -1,6 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { expect, type Page } from '@playwright/test';
 import { freePort } from '@/processes/free-port';
+import { programOf } from '../../scripts/lib/programs.mjs';
 import { fly } from './gas/pilot';
 import { makeRun, manyPlaces } from './gas/make-run';
 import { talk } from './gas/stand-in';
@@ -25,8 +26,8 @@ const killed = (child: ChildProcess) =>
     child.once('exit', () => resolve());
     child.kill('SIGKILL');
   });
-const web = (port: number) => begin(['--import', 'tsx', 'src/processes/web.ts'], { PORT: String(port) });
-const gateway = () => begin(['--import', 'tsx', 'src/processes/gateway.ts'], {});
+const web = (port: number) => begin(programOf('src/processes/web.ts'), { PORT: String(port) });
+const gateway = () => begin(programOf('src/processes/gateway.ts'), {});
 const answers = (port: number) =>
   expect
     .poll(async () => (await fetch(`http://127.0.0.1:${port}/api/health`).catch(() => null))?.status ?? 0, { timeout: 30_000 })
@@ -51,7 +52,7 @@ test('stand-in, gateway and web process are each killed in the middle of a span 
   const serial = `KILL-${Date.now() % 1e7}`;
   const [port, panelPort, webPort] = [await freePort(), await freePort(), await freePort()];
   const device = () =>
-    begin(['--import', 'tsx', 'src/standins/instrument-server.ts'], {
+    begin(programOf('src/standins/instrument-server.ts'), {
       MODEL: 'OF-410',
       SERIAL: serial,
       SPEED: '10',
