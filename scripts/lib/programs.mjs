@@ -14,7 +14,7 @@ const STANDING = [
 ];
 const FOLDER = join(ROOT, '.next', 'programs');
 
-/** Makes them anew, from the sources as they are. Packages stay where they are. */
+/** Makes them anew, from the sources as they are. Packages stay where they are. Names and lines stay readable, so a stack needs no map: reading those of a whole build takes seconds of each start. */
 export async function makePrograms() {
   const { build } = await import('esbuild');
   await build({
@@ -29,7 +29,6 @@ export async function makePrograms() {
     platform: 'node',
     format: 'esm',
     target: 'node20',
-    sourcemap: true,
     logLevel: 'warning',
   });
 }
@@ -41,6 +40,5 @@ export const takePrograms = () => void (process.env.WERKBANK_PROGRAMS = FOLDER);
 export function programOf(file) {
   const folder = process.env.WERKBANK_PROGRAMS;
   const made = folder && join(folder, file.replace(/^src\//, '').replace(/\.ts$/, '.mjs'));
-  // Stacks name the sources, as they do without.
-  return made && existsSync(made) ? ['--enable-source-maps', made] : ['--import', 'tsx', file];
+  return made && existsSync(made) ? [made] : ['--import', 'tsx', file];
 }

@@ -12,7 +12,6 @@ const BUCKETS = [0.02, 0.05, 0.1, 0.2, 0.5, 1, 2, 5, 20];
 export function metricsOf(kind: string) {
   const registry = new Registry();
   registry.setDefaultLabels({ process: kind });
-  collectDefaultMetrics({ register: registry, prefix: 'werkbank_' });
   const gauge = (name: string, help: string, read: () => number | Promise<number>) =>
     new Gauge({
       name: `werkbank_${name}`,
@@ -39,6 +38,8 @@ export function metricsOf(kind: string) {
     /** Errors: of the port, if it is taken. */
     listen(port = process.env.WERKBANK_METRICS_PORT): Server | null {
       if (!port) return null;
+      // Only where somebody reads them: they watch every collection of garbage.
+      collectDefaultMetrics({ register: registry, prefix: 'werkbank_' });
       const server = createServer((request, response) => {
         if (request.url !== '/metrics') return void response.writeHead(404).end();
         registry.metrics().then(

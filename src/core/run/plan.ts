@@ -102,8 +102,15 @@ const ended = (step: PlannedStep) => step.status === 'done' || step.status === '
 
 function available(node: PlanNode): PlannedStep[] {
   if (node.leaf) return ended(node.leaf) ? [] : [node.leaf];
-  const open = (node.children ?? []).filter((child) => leaves(child).some((leaf) => !ended(leaf)));
-  return node.order === 'any' ? open.flatMap(available) : open.slice(0, 1).flatMap(available);
+  const children = node.children ?? [];
+  if (node.order === 'any') return children.flatMap(available);
+  const first = children.find(isOpen);
+  return first ? available(first) : [];
+}
+
+/** Whether anything in it is still to be done; asked of every step at every event, so nothing is collected for it. */
+function isOpen(node: PlanNode): boolean {
+  return node.leaf ? !ended(node.leaf) : (node.children ?? []).some(isOpen);
 }
 
 interface Place {
@@ -223,7 +230,7 @@ function expandGroup(group: GroupStep, key: string, place: Place, planning: Plan
       rounds.push(round);
       const begunNext = recorded.has(`${base}#${iteration + 1}`);
       if (begunNext) continue;
-      if (leaves(round).some((leaf) => !ended(leaf))) break;
+      if (isOpen(round)) break;
       const where = { channel, iteration, stepKey: (id: string) => `${base}#${iteration}/${id}` };
       const again = group.restartOn
         ? conditionHolds(group.restartOn, state, where)

@@ -21,6 +21,9 @@ export function coverageFactor({ coverage, dof }: { coverage: number; dof: numbe
   // 95.45 % is the usual rounding of 95.449 97 %, the share within exactly two standard deviations.
   const share = coverage === 0.9545 ? 0.954499736103642 : coverage;
   if (dof === Infinity) return coverage === 0.9545 ? 2 : normalQuantile((1 + share) / 2);
+  const key = `${share}/${dof}`;
+  const known = found.get(key);
+  if (known !== undefined) return known;
   let low = 0;
   let high = 1;
   while (studentTwoSided(high, dof) < share) high *= 2;
@@ -29,5 +32,11 @@ export function coverageFactor({ coverage, dof }: { coverage: number; dof: numbe
     if (studentTwoSided(middle, dof) < share) low = middle;
     else high = middle;
   }
+  if (found.size >= KEPT) found.clear();
+  found.set(key, (low + high) / 2);
   return (low + high) / 2;
 }
+
+/** A history asks for the same few degrees of freedom thousands of times, and each is found by halving an interval. */
+const found = new Map<string, number>();
+const KEPT = 500;
