@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { spawnSync } from 'node:child_process';
 import { addresses, clusterAt, ensureDatabase, removeCluster, startCluster } from './lib/cluster.mjs';
-import { ensureBuild, ensureModules, environment, migrate, tsx, TSX } from './lib/project.mjs';
+import { ensureBuild, ensureModules, environment, migrate, runFile, TSX } from './lib/project.mjs';
 import { answers, startScript, startWeb, stopAll } from './lib/processes.mjs';
 import { freePort, ROOT } from './lib/system.mjs';
 
@@ -21,7 +21,7 @@ try {
     OWNER_DATABASE_URL: addresses(cluster).owner,
     SUPERUSER_DATABASE_URL: addresses(cluster).superuser.replace(/\/postgres$/, '/werkbank'),
   };
-  tsx(['src/processes/seed.ts'], env);
+  runFile(['src/processes/seed.ts'], env);
   const inProcess = (file) => spawnSync(process.execPath, [TSX, file], { cwd: ROOT, env, stdio: 'inherit' }).status ?? 1;
   // One part alone, of those that need no page.
   const only = ['trace', 'jobs', 'history'].find((one) => process.argv.includes(one));

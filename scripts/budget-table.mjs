@@ -1,10 +1,10 @@
 // npm run budget-table: the table of docs/decisions/017, from a throw-away demo.
-import { tsx } from './lib/project.mjs';
+import { runFile } from './lib/project.mjs';
 import { closeHouse, ensureDemoDump, openHouse } from './lib/seeded.mjs';
 
 const house = await openHouse(await ensureDemoDump(), 'table');
 try {
-  process.stdout.write(tsx(['src/processes/budget-table.ts'], house.env).stdout);
+  process.stdout.write(runFile(['src/processes/budget-table.ts'], house.env).stdout);
 } finally {
   closeHouse(house);
 }

@@ -12,7 +12,7 @@ import {
   startCluster,
   stopCluster,
 } from './lib/cluster.mjs';
-import { ensureModules, environment, migrate, tsx } from './lib/project.mjs';
+import { ensureModules, environment, migrate, runFile } from './lib/project.mjs';
 import { giveUp, homeFolder, run, say } from './lib/system.mjs';
 
 const [file] = process.argv.slice(2).filter((one) => !one.startsWith('--'));
@@ -59,7 +59,7 @@ if (option('--key') && !existsSync(join(home, 'backup-key.txt'))) {
 if (existsSync(join(opened, 'anchors'))) run('cp', ['-r', '-n', join(opened, 'anchors'), home]);
 rmSync(opened, { recursive: true, force: true });
 migrate(cluster);
-const verified = tsx(['src/processes/verify.ts'], environment({ cluster, home, port: 3210, smtpPort: 0 }), { mayFail: true });
+const verified = runFile(['src/processes/verify.ts'], environment({ cluster, home, port: 3210, smtpPort: 0 }), { mayFail: true });
 if (startedHere) stopCluster(cluster);
 say((verified.stdout + verified.stderr).trim());
 process.exit(verified.status ?? 1);

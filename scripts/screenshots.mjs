@@ -2,7 +2,7 @@
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { WINDOWED } from './lib/browser.mjs';
-import { ensureBuild, ensureModules, tsx } from './lib/project.mjs';
+import { ensureBuild, ensureModules, runFile } from './lib/project.mjs';
 import { demoLines } from './lib/demo.mjs';
 import { openDoors } from './lib/doors.mjs';
 import { startScript, stopAll } from './lib/processes.mjs';
@@ -57,7 +57,7 @@ async function open(env, who, viewport = { width: 1280, height: 800 }) {
 
 /** A poisoned sensor at its decision, and a bump: made by the same flights as the browser tests fly. */
 async function gasBench(env, tech, shot) {
-  const result = tsx(['tests/e2e/gas/for-pictures.ts'], env, { mayFail: true });
+  const result = runFile(['tests/e2e/gas/for-pictures.ts'], env, { mayFail: true });
   if (result.status !== 0) throw new Error(result.stderr);
   const made = JSON.parse(result.stdout.trim().split('\n').at(-1));
   for (const standIn of made.standIns) startScript(standIn.file, { ...env, ...standIn.env }, { quiet: true });

@@ -4,7 +4,7 @@ import { mkdirSync } from 'node:fs';
 import { clusterAt, ensureDatabase, startCluster, stopCluster } from './lib/cluster.mjs';
 import { houseSettings } from './lib/house-env.mjs';
 import { answers } from './lib/processes.mjs';
-import { ensureBuild, ensureModules, environment, migrate, publicEnvironment, tsx } from './lib/project.mjs';
+import { ensureBuild, ensureModules, environment, migrate, publicEnvironment, runFile } from './lib/project.mjs';
 import { supervisor } from './lib/supervisor.mjs';
 import { giveUp, homeFolder, portIsFree, say } from './lib/system.mjs';
 
@@ -32,7 +32,7 @@ const env = {
   WERKBANK_SIMULATED: 'no',
   WERKBANK_BACKUPS: process.env.WERKBANK_BACKUPS ?? 'yes',
 };
-const people = tsx(['src/processes/people-count.ts'], env).stdout.trim();
+const people = runFile(['src/processes/people-count.ts'], env).stdout.trim();
 // Whoever can read what is written here owns the machine: the key keeps everybody else from setting up the house first.
 const empty = people.endsWith(' 0');
 if (empty) env.WERKBANK_SETUP_KEY = randomBytes(18).toString('base64url');

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { newestBackup, openBackup } from './lib/archive.mjs';
 import { clusterAt, ensureDatabase, loadDatabase, removeCluster, startCluster } from './lib/cluster.mjs';
-import { environment, migrate, tsx } from './lib/project.mjs';
+import { environment, migrate, runFile } from './lib/project.mjs';
 import { giveUp, homeFolder, say } from './lib/system.mjs';
 
 const home = homeFolder();
@@ -22,7 +22,7 @@ try {
   ensureDatabase(cluster);
   loadDatabase(cluster, join(opened, 'house.dump'));
   migrate(cluster);
-  const verified = tsx(['src/processes/verify.ts'], environment({ cluster, home: trial, port: 1, smtpPort: 1 }), {
+  const verified = runFile(['src/processes/verify.ts'], environment({ cluster, home: trial, port: 1, smtpPort: 1 }), {
     mayFail: true,
   });
   say(`${file}\n${(verified.stdout + verified.stderr).trim()}`);

@@ -11,7 +11,7 @@ import {
   startCluster,
   stopCluster,
 } from './lib/cluster.mjs';
-import { ensureBuild, ensureModules, environment, migrate, tsx } from './lib/project.mjs';
+import { ensureBuild, ensureModules, environment, migrate, runFile } from './lib/project.mjs';
 import { giveUp, homeFolder, say } from './lib/system.mjs';
 
 const home = homeFolder();
@@ -43,7 +43,7 @@ say('upgraded: npm run serve');
 async function upgrade() {
   const migrated = migrate(cluster, undefined, { mayFail: true });
   if (migrated.status !== 0) return `${migrated.stdout}${migrated.stderr}`.trim();
-  const verified = tsx(['src/processes/verify.ts'], environment({ cluster, home, port: 1, smtpPort: 1 }), { mayFail: true });
+  const verified = runFile(['src/processes/verify.ts'], environment({ cluster, home, port: 1, smtpPort: 1 }), { mayFail: true });
   say((verified.stdout + verified.stderr).trim());
   return verified.status === 0 ? null : 'the records don’t hold after it';
 }

@@ -37,7 +37,6 @@ declare module '*/scripts/lib/archive.mjs' {
 }
 declare module '*/scripts/lib/project.mjs' {
   import type { Cluster } from '*/scripts/lib/cluster.mjs';
-  export const TSX: string;
   export function migrate(cluster: Cluster, database?: string): void;
 }
 declare module '*/scripts/lib/browser.mjs' {

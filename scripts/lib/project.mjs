@@ -3,7 +3,7 @@ import { generateKeyPairSync, randomBytes } from 'node:crypto';
 import { chmodSync, existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { addresses } from './cluster.mjs';
-import { makePrograms, takePrograms } from './programs.mjs';
+import { makePrograms, programOf, takePrograms } from './programs.mjs';
 import { ROOT, giveUp, hashOf, readJson, run, runBeside, say, writePrivate } from './system.mjs';
 
 export const TSX = join(ROOT, 'node_modules', 'tsx', 'dist', 'cli.mjs');
@@ -139,9 +139,10 @@ export function migrate(cluster, database, options) {
     // The house's own key goes into the record with it: the application may not put one there.
     WERKBANK_PUBLIC_KEY: secretsOf(cluster.home).signing.public,
   };
-  return tsx(['src/data/migrate.ts'], env, options);
+  return runFile(['src/data/migrate.ts'], env, options);
 }
 
-export function tsx(args, env, options = {}) {
-  return run(process.execPath, [TSX, ...args], { env, ...options });
+/** One of our files as a command, with its arguments; waits for its end. */
+export function runFile([file, ...args], env, options = {}) {
+  return run(process.execPath, [...programOf(file), ...args], { env, ...options });
 }

@@ -8,7 +8,7 @@ import { setTimeout as sleep } from 'node:timers/promises';
 import pg from 'pg';
 import { addresses } from '../lib/cluster.mjs';
 import { answers, startWeb, stopAll, stopChild } from '../lib/processes.mjs';
-import { ensureBuild, tsx } from '../lib/project.mjs';
+import { ensureBuild, runFile } from '../lib/project.mjs';
 import { closeHouse, ensureDemoDump, openHouse } from '../lib/seeded.mjs';
 import { sessionCookie } from '../lib/sign-in.mjs';
 import { supervisor } from '../lib/supervisor.mjs';
@@ -297,7 +297,7 @@ async function diskFull() {
     });
     const { acknowledged } = await load.stop();
     const lost = await missing(house, acknowledged);
-    const verified = tsx(['src/processes/verify.ts'], house.env, { mayFail: true });
+    const verified = runFile(['src/processes/verify.ts'], house.env, { mayFail: true });
     await kept.stop();
     const refused = Object.keys(words).some((one) => /database\.full|databaseAway/.test(one));
     return {
@@ -329,7 +329,7 @@ export async function faults({ only } = {}) {
     keep(await slowClients(house, first));
     await first.kept.stop();
     keep(await clockMoved(house, first));
-    const verified = tsx(['src/processes/verify.ts'], house.env, { mayFail: true });
+    const verified = runFile(['src/processes/verify.ts'], house.env, { mayFail: true });
     keep({ ok: verified.status === 0, text: `- After all of it: ${verified.stdout.trim().split('\n').at(-1)}` });
   } finally {
     await stopAll();

@@ -7,7 +7,8 @@ import { INSTRUMENT_MODELS } from '@/standins/instrument/models';
 import { serveInstrument } from '@/standins/instrument/serve';
 import { SimulatedInstrument } from '@/standins/instrument/simulated-instrument';
 import { addresses, clusterAt, ensureDatabase } from '../../scripts/lib/cluster.mjs';
-import { migrate, TSX } from '../../scripts/lib/project.mjs';
+import { programOf } from '../../scripts/lib/programs.mjs';
+import { migrate } from '../../scripts/lib/project.mjs';
 import { fly } from './gas/pilot';
 import { talk } from './gas/stand-in';
 import { countHand, type Hand } from './hand';
@@ -248,7 +249,7 @@ test('the whole house leaves as open files and is read back into a second one to
   migrate(cluster, 'second');
   const folder = () => join(mkdtempSync(join(tmpdir(), 'werkbank-leaves-')), 'house');
   const command = (file: string, database: string | undefined, to: string) =>
-    execFileSync(process.execPath, [TSX, file, to], {
+    execFileSync(process.execPath, [...programOf(file), to], {
       encoding: 'utf8',
       env: { ...process.env, OWNER_DATABASE_URL: addresses(cluster, database).owner },
     });
