@@ -5,23 +5,18 @@ import { browser } from './scripts/lib/browser.mjs';
 const BESIDE_WATER = /e2e\/gas\/(families|serial|stations|scanner|paper).*spec/;
 /** Rooms that are looked at in the second house. */
 const ROOMS_BESIDE_WATER = /e2e\/(corrected|check-page|unsubscribe|letters|window|recall|calculators|camera).*spec/;
-/** The walks that take longest. */
-const LONG = /e2e\/(guards|account|walk|touch).*spec/;
 /** A busy bench in real time: by far the longest of all, and it waits more than it works. */
 const BUSY_BENCH = /e2e\/practice.*spec/;
 const part = process.env.E2E_PART ?? 'all';
-const PARTS: Record<string, { name: string; testMatch?: RegExp; testIgnore?: RegExp | RegExp[]; dependencies?: string[] }[]> = {
+/** One project a part where nothing has to come after: each begins workers of its own, and each of those loads everything again. */
+const PARTS: Record<
+  string,
+  { name: string; testMatch?: RegExp | RegExp[]; testIgnore?: RegExp | RegExp[]; dependencies?: string[] }[]
+> = {
   house: [
-    // First, so that the last one doesn't run alone beside an idle core.
-    { name: 'long-rooms', testMatch: LONG },
     {
       name: 'rooms',
-      testIgnore: [
-        /outage|responsive|killed|door-rules|first-day|to-the-end|e2e\/(gas|water)\//,
-        LONG,
-        ROOMS_BESIDE_WATER,
-        BUSY_BENCH,
-      ],
+      testIgnore: [/outage|responsive|killed|door-rules|first-day|to-the-end|e2e\/(gas|water)\//, ROOMS_BESIDE_WATER, BUSY_BENCH],
     },
   ],
   // After the rooms: adds places to the bench. Mostly waits, so an empty house is set up beside it.
@@ -29,11 +24,9 @@ const PARTS: Record<string, { name: string; testMatch?: RegExp; testIgnore?: Reg
   // Beside the rooms, in the second house.
   busy: [{ name: 'busy-bench', testMatch: BUSY_BENCH }],
   water: [
-    { name: 'water', testMatch: /e2e\/water\/.*spec/ },
-    { name: 'gas-families', testMatch: BESIDE_WATER },
-    { name: 'rooms-beside', testMatch: ROOMS_BESIDE_WATER },
+    { name: 'water', testMatch: [/e2e\/water\/.*spec/, BESIDE_WATER, ROOMS_BESIDE_WATER] },
     // Takes the database of this house away, so it comes last.
-    { name: 'outage', testMatch: /outage/, dependencies: ['water', 'gas-families', 'rooms-beside'] },
+    { name: 'outage', testMatch: /outage/, dependencies: ['water'] },
   ],
   alone: [
     // Looks at the page's own thread, so nothing else may run beside it.

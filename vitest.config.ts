@@ -1,11 +1,12 @@
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
 
-/** Files share the modules of their worker: no test changes anything in them, and loading them anew for each file costs as much as the tests. None is a test of speed. */
+/** Files share the modules of their worker: no test changes anything in them, and loading them anew for each file costs as much as the tests. */
 const shared = {
   environment: 'node',
   isolate: false,
-  testTimeout: 60_000,
+  // Nothing here is a test of speed: on a machine that gives half of itself to others, commands that take twenty seconds took seventy.
+  testTimeout: 240_000,
   // Runs and worlds of tests are in UTC: so are the calendars of the instruments in them.
   env: { WERKBANK_STANDIN_ZONE: 'UTC' },
 } as const;

@@ -4,12 +4,13 @@ import { cpus, loadavg } from 'node:os';
 import { join } from 'node:path';
 import { ensureServer } from './lib/cluster.mjs';
 import { ensureBrowsers } from './lib/browser.mjs';
+import { counting } from './lib/cost.mjs';
 import { SOURCE_CHECKS } from './lib/source-checks.mjs';
 import { ensureBuild, ensureModules } from './lib/project.mjs';
 import { openDoors } from './lib/doors.mjs';
 import { stopAll } from './lib/processes.mjs';
 import { closeHouse, ensureDemoDump, openEmptyHouse, openHouse } from './lib/seeded.mjs';
-import { aptInstall, installed, ROOT, runBeside, say } from './lib/system.mjs';
+import { aptInstall, endBeside, installed, ROOT, runBeside, say } from './lib/system.mjs';
 import { reportOf, walkPart } from './lib/walks.mjs';
 
 const tally = { passed: 0, failed: 0 };
@@ -131,8 +132,18 @@ async function all(works) {
   if (fallen) throw fallen.reason;
 }
 
+const cost = counting();
 setUp();
 const houses = [];
+// Whoever stops it leaves nothing running.
+for (const signal of ['SIGINT', 'SIGTERM'])
+  process.on(signal, () => {
+    endBeside();
+    void stopAll().finally(() => {
+      houses.forEach(closeHouse);
+      process.exit(130);
+    });
+  });
 try {
   // Two cores, two lanes: what the browser needs in one, the units in the other; then either takes what is left.
   // The longest first.
@@ -178,6 +189,6 @@ try {
   await stopAll();
   houses.forEach(closeHouse);
 }
-say('all done');
+say(`all done in ${cost()}`);
 console.log(`${tally.passed} passed, ${tally.failed} failed`);
 process.exit(tally.failed ? 1 : 0);

@@ -34,6 +34,7 @@ export function run(command, args, options = {}) {
 export function runBeside(command, args, options = {}) {
   return new Promise((resolve) => {
     const child = spawn(command, args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'], ...options });
+    beside.add(child);
     let output = '';
     child.stdout.on('data', (chunk) => {
       output += chunk;
@@ -42,9 +43,15 @@ export function runBeside(command, args, options = {}) {
       output += chunk;
     });
     child.on('error', (error) => resolve({ code: 1, output: output + error.message }));
-    child.on('close', (code) => resolve({ code: code ?? 1, output }));
+    child.on('close', (code) => {
+      beside.delete(child);
+      resolve({ code: code ?? 1, output });
+    });
   });
 }
+const beside = new Set();
+/** Whatever `runBeside` began and did not end is asked to. */
+export const endBeside = () => beside.forEach((child) => child.kill('SIGTERM'));
 
 export function installed(...programs) {
   return programs.every((program) => run('sh', ['-c', `command -v ${program}`], { mayFail: true }).status === 0);

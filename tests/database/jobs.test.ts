@@ -91,7 +91,7 @@ describe('mails are jobs', () => {
     await expect.poll(() => stateOf(later), { timeout: 20_000 }).toMatchObject({ state: 'queued', next: true });
     await expect.poll(async () => (await stateOf(silent)).state, { timeout: 20_000 }).toBe('uncertain');
     await expect.poll(async () => (await stateOf(later)).attempts, { timeout: 15_000 }).toBeGreaterThan(1);
-  }, 60_000);
+  });
   it('the pause grows from seconds to six hours (RFC 5321, 4.5.4.1)', () => {
     expect([1, 4, 8, 10, 24].map(backOffSeconds)).toEqual([3, 55, 2981, 22026, 22026]);
   });
@@ -119,7 +119,7 @@ describe('mails are jobs', () => {
     begin('src/processes/jobs.ts');
     for (const id of ids) await expect.poll(async () => (await stateOf(id)).state, { timeout: 15_000 }).toBe('sent');
     expect(readdirSync(folder)).toHaveLength(before + 20);
-  }, 60_000);
+  });
 });
 
 describe('what was given up', () => {
@@ -137,7 +137,7 @@ describe('what was given up', () => {
         `select attempts, max_attempts as max from graphile_worker.jobs where task_identifier = 'judgeAnew'`,
       );
     await expect.poll(async () => (await tried()).rows[0]!.attempts, { timeout: 20_000 }).toBeGreaterThan(0);
-  }, 60_000);
+  });
 });
 
 describe('papers are drawn by the jobs process', () => {
@@ -162,7 +162,7 @@ describe('papers are drawn by the jobs process', () => {
     expect(Buffer.compare(await zip.file(pdf![0]!)!.async('nodebuffer'), bytes)).toBe(0);
     expect(JSON.parse(await zip.file(json![0]!)!.async('string'))).toHaveProperty('content');
     expect(await documentsZip(['no id'])).toBeNull();
-  }, 30_000);
+  });
   it('a blank sheet while somebody waits; of a model that has none nothing comes, and nothing stays behind', async () => {
     expect(await askBlankSheet({ modelId: randomUUID() })).toBeNull();
     expect((await world.app.query('select 1 from drawn_sheet')).rowCount).toBe(0);

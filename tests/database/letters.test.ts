@@ -344,5 +344,5 @@ describe('mails that come back later (RFC 3464)', () => {
       delete process.env.RETURNS_URL;
       await server.stop();
     }
-  }, 60_000);
+  });
 });

@@ -65,5 +65,5 @@ describe('a lot that reads low on several instruments', () => {
     expect(outlook.lower).toBeLessThan(outlook.within / outlook.of);
     expect(outlook.upper).toBeGreaterThan(outlook.within / outlook.of);
     expect(await world.db.transaction((tx) => lotOutlook(tx, world.bottleId))).toMatchObject({ runs: 11, of: 44 });
-  }, 120_000);
+  });
 });

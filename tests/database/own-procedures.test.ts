@@ -81,7 +81,7 @@ describe('a procedure of the workshop’s own', () => {
     await expect(world.app.query("update own_procedure_version set note = 'other'")).rejects.toThrow(/permission denied/);
     // A draft is walked on the models of the house that go by what it was copied from: without one on all shipped ones.
     await world.db.update(instrumentModel).set({ procedureId: base }).where(eq(instrumentModel.id, world.modelId));
-  }, 60_000);
+  });
 
   it('the next version is worked on while the one in force goes on; a recall stops new runs, and is lifted', async () => {
     const { id } = await inTx((context) => copyProcedure(context, { procedureId: base, title: 'Recalled later' }));
@@ -105,7 +105,7 @@ describe('a procedure of the workshop’s own', () => {
     await inTx((context) => recallProcedure(context, { procedureId: id, why: 'a mistake', lift: true }), world.signatory);
     expect((await start()).run).toBeTruthy();
     await world.db.update(instrumentModel).set({ procedureId: base }).where(eq(instrumentModel.id, world.modelId));
-  }, 60_000);
+  });
 
   it('a draft with a fault is not released: the walk’s finding stands in the way, and a change makes it walk again', async () => {
     const { id } = await inTx((context) =>
@@ -122,7 +122,7 @@ describe('a procedure of the workshop’s own', () => {
     await change(id, (draft) => ({ ...draft, cautions: [] }));
     expect((await page(id)).walk).toBeNull();
     expect((await refused(release(id)))!.message).toMatch(/walk it first/);
-  }, 60_000);
+  });
 
   it('two people at one draft: the second is told, and nothing is lost or half-written; what the program does not know is refused by name', async () => {
     const { id } = await inTx((context) => copyProcedure(context, { procedureId: base, title: 'Two at once' }));

@@ -17,7 +17,7 @@ interface Family {
   long?: true;
 }
 
-/** One family for each kind of sheet: through a scrubber, breath, two bumps (channel by channel: by-keys.spec.ts). Every family is walked on its simulated instrument in src/procedures. Bottles of the demo's shelf; the mixture is what such a bottle holds. */
+/** One family for each kind of sheet: through a scrubber, breath, two bumps (channel by channel: by-keys.spec.ts, which is walked each day as breath is). Every family is walked on its simulated instrument in src/procedures. Bottles of the demo's shelf; the mixture is what such a bottle holds. */
 const FAMILIES: Family[] = [
   {
     family: 7,
@@ -39,6 +39,7 @@ const FAMILIES: Family[] = [
   },
   {
     family: 21,
+    long: true,
     model: 'VT-5P',
     mixture: { O2: 15, CH4: 1.45, H2S: 20, CO: 60, SO2: 5 },
     lots: { gas: 'PS-2364' },
