@@ -44,5 +44,7 @@ declare module '*/scripts/lib/browser.mjs' {
   export function browser(): string;
 }
 declare module '*/scripts/lib/programs.mjs' {
+  export const MADE: string[];
   export function programOf(file: string): string[];
+  export function takePrograms(): void;
 }

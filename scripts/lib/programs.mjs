@@ -1,9 +1,9 @@
 // The processes that stand, and commands that are waited for, each as one plain file beside the build: from TypeScript jobs takes four times as long to start, and twice the memory.
-import { existsSync } from 'node:fs';
+import { existsSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ROOT } from './system.mjs';
 
-const MADE = [
+export const MADE = [
   'src/processes/web.ts',
   'src/processes/jobs.ts',
   'src/processes/gateway.ts',
@@ -22,6 +22,8 @@ const FOLDER = join(ROOT, '.next', 'programs');
 /** Makes them anew, from the sources as they are. Packages stay where they are. Names and lines stay readable, so a stack needs no map: reading those of a whole build takes seconds of each start. */
 export async function makePrograms() {
   const { build } = await import('esbuild');
+  // Parts of an older build would lie there for ever.
+  rmSync(FOLDER, { recursive: true, force: true });
   await build({
     absWorkingDir: ROOT,
     entryPoints: MADE,
