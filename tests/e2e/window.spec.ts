@@ -1,3 +1,4 @@
+import { TZDate } from '@date-fns/tz';
 import { format } from 'date-fns';
 import { expect } from '@playwright/test';
 import { query, signIn, test } from './people';
@@ -11,11 +12,13 @@ test('from the mailed link to the receipt: may I use it today, a bump, a booking
   browser,
 }) => {
   const outside = process.env.WERKBANK_PUBLIC_ORIGIN!;
+  const [begun] = await query<{ at: Date }>('select now() as at');
   const linkOf = async (email: string) => {
+    // A second try asks for a second link: the first was used.
     const sent = () =>
       query<{ body: string }>(
-        "select body from mail where recipient = $1 and message_id like '<window-%' and state = 'sent' order by created_at desc",
-        [email],
+        "select body from mail where recipient = $1 and created_at >= $2 and message_id like '<window-%' and state = 'sent' order by created_at desc",
+        [email, begun!.at],
       );
     await expect.poll(async () => (await sent()).length, { timeout: 30_000 }).toBeGreaterThan(0);
     return /(http\S+\/window\/enter\/[\w-]+)/.exec((await sent())[0]!.body)![1]!;
@@ -70,11 +73,12 @@ test('from the mailed link to the receipt: may I use it today, a bump, a booking
 
   // The full week is said beside the day, with the one that has room; today it is.
   await customer.goto(`${outside}/window/bookings/new`);
-  const [ceiling] = await query<{ n: number }>(
-    "select (value->>'weekInstruments')::int as n from setting where key = 'workshop'",
+  const [ceiling] = await query<{ n: number; zone: string }>(
+    "select (value->>'weekInstruments')::int as n, value->>'zone' as zone from setting where key = 'workshop'",
   );
   expect(ceiling!.n).toBeGreaterThan(0);
-  const today = format(new Date(), 'yyyy-MM-dd');
+  // The workshop's day: an hour before midnight by UTC it is tomorrow there.
+  const today = format(TZDate.tz(ceiling!.zone), 'yyyy-MM-dd');
   await customer.getByLabel('Day', { exact: true }).fill(today);
   await customer.getByLabel('Day', { exact: true }).blur();
   await customer.getByRole('checkbox', { name: new RegExp(serial) }).check();
