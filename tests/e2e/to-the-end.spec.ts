@@ -54,6 +54,8 @@ test('a first model of one’s own is on practice within five minutes, its displ
   await page.getByLabel('Model', { exact: true }).fill(MODEL);
   await page.getByLabel('CO: Tolerance ±').fill('4');
   await button('Make model').click();
+  // The model it was made from can be tried too: its own page first.
+  await expect(page.getByRole('heading', { level: 1, name: MODEL })).toBeVisible();
   await page.getByRole('link', { name: 'Try it' }).click();
   await expect(page.getByTestId('practice')).toContainText('nothing of it is kept');
   await book('model to practice');
