@@ -1,4 +1,4 @@
-import { addDays, format, subHours } from 'date-fns';
+import { addDays, subHours } from 'date-fns';
 import { asc, eq, sql } from 'drizzle-orm';
 import { mondayOf } from '@/core/booking/week-load';
 import type { Actor } from '@/core/record/event';
@@ -7,7 +7,9 @@ import { asset, customer, customerContact, windowLink } from '@/data/schema';
 import { announce, bookable } from '@/features/bookings/server';
 import { keepContact } from '@/features/customers/server';
 import { doWindowRequest } from '@/features/window/server';
+import { dateIn } from '@/platform/clock';
 import { digestOf, newSecret } from '@/platform/secret';
+import { readSettings } from '@/platform/settings';
 import { atWindow } from '@/platform/window-door';
 
 type As = <T>(actor: Actor, work: (tx: Transaction) => Promise<T>) => Promise<T>;
@@ -31,9 +33,11 @@ export async function atTheWindow(db: Database, as: As, counter: Actor, now: Dat
   const [largest, ...others] = owners;
   await as(counter, async (tx) => {
     const context = { tx, actor: counter, now };
+    const { zone } = await readSettings(tx);
     for (const [index, [days, week, many]] of ANNOUNCED.entries()) {
       const owner = others[index] ?? largest!;
-      const day = format(addDays(now, days), 'yyyy-MM-dd');
+      // A day of the workshop's: an hour before midnight by UTC it is tomorrow there.
+      const day = dateIn(zone, addDays(now, days));
       const assetIds = (await bookable(tx, owner.id))
         .filter((one) => !one.booked)
         .slice(0, many)
