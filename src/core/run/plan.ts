@@ -104,13 +104,13 @@ function available(node: PlanNode): PlannedStep[] {
   if (node.leaf) return ended(node.leaf) ? [] : [node.leaf];
   const children = node.children ?? [];
   if (node.order === 'any') return children.flatMap(available);
-  const first = children.find(isOpen);
+  const first = children.find(hasOpen);
   return first ? available(first) : [];
 }
 
 /** Whether anything in it is still to be done; asked of every step at every event, so nothing is collected for it. */
-function isOpen(node: PlanNode): boolean {
-  return node.leaf ? !ended(node.leaf) : (node.children ?? []).some(isOpen);
+function hasOpen(node: PlanNode): boolean {
+  return node.leaf ? !ended(node.leaf) : (node.children ?? []).some(hasOpen);
 }
 
 interface Place {
@@ -230,7 +230,7 @@ function expandGroup(group: GroupStep, key: string, place: Place, planning: Plan
       rounds.push(round);
       const begunNext = recorded.has(`${base}#${iteration + 1}`);
       if (begunNext) continue;
-      if (isOpen(round)) break;
+      if (hasOpen(round)) break;
       const where = { channel, iteration, stepKey: (id: string) => `${base}#${iteration}/${id}` };
       const again = group.restartOn
         ? conditionHolds(group.restartOn, state, where)
