@@ -1,5 +1,5 @@
 import { addDays, format, parseISO } from 'date-fns';
-import { eq, sql } from 'drizzle-orm';
+import { eq, ne, sql } from 'drizzle-orm';
 import Papa from 'papaparse';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { mondayOf } from '@/core/booking/week-load';
@@ -19,6 +19,7 @@ import { INSPECTION_ITEMS, receive } from '@/features/counter/server';
 import { asActor } from '@/platform/as-actor';
 import { readSettings, writeSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
+import { atTheWindow } from '@/processes/seed/at-the-window';
 import { refused } from './refused';
 import { openWorld, type World } from './world';
 
@@ -182,5 +183,31 @@ describe('arrivals', () => {
     expect((await inTx(({ tx }) => arrivals(tx, today))).map((row) => row.id)).toEqual([late]);
     const open = await world.db.select().from(bookingItem).where(eq(bookingItem.bookingId, id));
     expect(open.every((row) => !row.open)).toBe(true);
+  });
+});
+
+describe('an hour before midnight by UTC', () => {
+  const late = new Date('2031-05-12T22:30:00Z');
+  it('it is tomorrow in the workshop: the day by UTC is over, and the demo is made all the same', async () => {
+    await world.db.transaction(async (tx) => writeSettings(tx, { ...(await readSettings(tx)), zone: 'Europe/Berlin' }));
+    const counter: Actor = { ...world.technician, role: 'counter' };
+    const as = <T>(actor: Actor, work: (tx: UseCaseContext['tx']) => Promise<T>) =>
+      world.db.transaction(async (tx) => {
+        await asActor(tx, actor, 'test');
+        return work(tx);
+      });
+    const given = { customerId: world.customerId, wholeWeek: false, contact: '', note: '' };
+    const at = (arrivesOn: string, assetId: string) =>
+      as(counter, (tx) => announce({ tx, actor: counter, now: late }, { ...given, arrivesOn, assetIds: [assetId] }));
+    const one = await world.newAsset('L-1');
+    expect(await refused(at('2031-05-12', one))).toMatchObject({ fields: { arrivesOn: 'That day is over.' } });
+    await at('2031-05-13', one);
+    // One customer alone: all that the demo announces is of theirs, the first for today.
+    await world.db.update(customer).set({ retiredAt: late }).where(ne(customer.id, world.customerId));
+    for (const serial of ['L-2', 'L-3']) await world.newAsset(serial);
+    await atTheWindow(world.db, as, counter, late);
+    const days = (await world.db.select({ on: booking.arrivesOn }).from(booking)).map((each) => each.on);
+    expect(days).not.toContain('2031-05-12');
+    expect(days.filter((on) => on === '2031-05-13').length).toBeGreaterThan(1);
   });
 });
