@@ -19,9 +19,9 @@ const PARTS: Record<
       testIgnore: [/outage|responsive|killed|door-rules|first-day|to-the-end|e2e\/(gas|water)\//, ROOMS_BESIDE_WATER, BUSY_BENCH],
     },
   ],
-  // After the rooms: adds places to the bench. Mostly waits, so an empty house is set up beside it.
+  // After the rooms: adds places to the bench.
   gas: [{ name: 'gas', testMatch: /e2e\/gas\/.*spec/, testIgnore: BESIDE_WATER }],
-  // Beside the rooms, in the second house.
+  // In the second house, while the databases are tried: it needs no more than a third of a core.
   busy: [{ name: 'busy-bench', testMatch: BUSY_BENCH }],
   water: [
     { name: 'water', testMatch: [/e2e\/water\/.*spec/, BESIDE_WATER, ROOMS_BESIDE_WATER] },

@@ -21,9 +21,9 @@ const SOURCES = [
 const SKIP = /\.(test|fixture)\.tsx?$|\.tsx$|\.json$(?<!package-lock\.json)/;
 const KEPT = 3;
 
-/** The demo's dates are relative to the day it was made: another day is another dump. */
+/** The demo's dates are relative to the day it was made, on the demo workshop's clock (processes/seed/catalogue): another day is another dump. */
 function dumpFolder() {
-  const day = new Date().toISOString().slice(0, 10);
+  const day = new Intl.DateTimeFormat('sv-SE', { timeZone: 'Europe/Berlin' }).format(new Date());
   return join(cacheFolder(), `demo-${day}-${hashOf(SOURCES, { skip: SKIP }).slice(0, 20)}`);
 }
 

@@ -6,7 +6,9 @@ import { say, type Language } from '@/core/words/say';
 import type { Transaction } from '@/data/connection';
 import { customerQuestion } from '@/data/schema';
 import { checkOrigin } from './check-origin';
+import { dateIn } from './clock';
 import { digestOf, newSecret } from './secret';
+import { readSettings } from './settings';
 import type { UseCaseContext } from './use-case';
 import '@/core/words/en/mail-texts';
 import '@/core/words/de';
@@ -37,7 +39,7 @@ export async function askCustomer(
     .values({ ...given, subjectId: subjectId ?? null, digest: digestOf(secret), askedAt: now, askedBy: actor.name, until })
     .returning({ id: customerQuestion.id });
   const numbers = {
-    until: dayInLanguage(until.toISOString().slice(0, 10), given.language),
+    until: dayInLanguage(dateIn((await readSettings(tx)).zone, until), given.language),
     address: `${checkOrigin()}/answer/${secret}`,
   };
   return { id: row!.id, line: say({ code: 'mailText.answerHere', numbers }, given.language) };

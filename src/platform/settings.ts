@@ -107,7 +107,7 @@ export async function writeSettings(db: Transaction, settings: WorkshopSettings)
 
 /** What the door asks of everybody is looked up once in a while, not with every press: a change holds everywhere after as long. */
 const DOOR_RULES_MS = 1000;
-type DoorRules = Pick<WorkshopSettings, 'secondFactorRoles' | 'lockAfterMinutes' | 'dayOrder'>;
+type DoorRules = Pick<WorkshopSettings, 'secondFactorRoles' | 'lockAfterMinutes' | 'dayOrder' | 'zone'>;
 let rules: { at: number; kept: Promise<DoorRules> } | null = null;
 export function doorRules(db: Database): Promise<DoorRules> {
   if (!rules || Date.now() - rules.at > DOOR_RULES_MS) rules = { at: Date.now(), kept: readSettings(db) };

@@ -1,6 +1,7 @@
 import { matchChannels } from '@/core/live/match-channels';
 import { LiveChannel, type LiveRule } from '@/core/live/live-channel';
-import { missingReadings, readPairs, type PlannedStep } from '@/core/run/plan';
+import type { PlannedStep } from '@/core/run/plan-node';
+import { missingReadings, readPairs } from '@/core/run/read-pairs';
 import type { MaterialComponent, ReferenceSnapshot } from '@/core/record/reference-snapshot';
 import { TRACED } from '@/core/run/room.fixture';
 import type { ScriptedRun } from '@/core/run/scripted';

@@ -24,13 +24,18 @@ function partsIn(zone: string, instant: string | Date): Record<string, string> {
 const written = (year: number | string, month: number | string, date: number | string) =>
   `${Number(date)} ${MONTHS[Number(month) - 1]} ${year}`;
 
-/** "24 Nov 2026" of a date or of an instant on this computer's clock. */
+/** "24 Nov 2026" of a date. An instant has a day only in a zone: dayIn. Errors: RangeError for what is no date. */
 export function day(date: string | null): string {
   if (!date) return '—';
   const plain = /^(\d{4})-(\d{2})-(\d{2})$/.exec(date);
-  if (plain) return written(plain[1]!, plain[2]!, plain[3]!);
-  const at = new Date(date);
-  return written(at.getFullYear(), at.getMonth() + 1, at.getDate());
+  if (!plain) throw new RangeError(`day must be given a date, got ${date}`);
+  return written(plain[1]!, plain[2]!, plain[3]!);
+}
+
+/** "24 Nov 2026" of an instant, in the workshop's zone: just after midnight there it may be yesterday by UTC. */
+export function dayIn(instant: string | Date, zone: string): string {
+  const { year, month, day: date } = partsIn(zone, instant);
+  return written(year!, month!, date!);
 }
 
 /** "24 Nov 2026, 14:05" in the workshop's zone. */

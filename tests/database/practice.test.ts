@@ -1,3 +1,4 @@
+import { addMonths, format, subDays } from 'date-fns';
 import Papa from 'papaparse';
 import { eq } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -27,13 +28,16 @@ import {
   makeExercise,
 } from '@/features/practice/server';
 import { asActor } from '@/platform/as-actor';
+import { dateIn } from '@/platform/clock';
 import { readSettings, writeSettings } from '@/platform/settings';
 import type { UseCaseContext } from '@/platform/use-case';
 import { refused } from './refused';
 import { openWorld, type World } from './world';
 
 const GAS = 'four-gas-leak-monitor';
-const FAR = '2027-11-30';
+const inMonths = (months: number) => format(addMonths(new Date(), months), 'yyyy-MM-dd');
+const FAR = inMonths(24);
+const CORRECTED = inMonths(12);
 let world: World;
 beforeAll(async () => {
   world = await openWorld();
@@ -145,10 +149,10 @@ describe('an exercise made of a run', () => {
 });
 
 describe('who is authorised for what (ISO/IEC 17025:2017, 6.2)', () => {
-  const give = (more: object, actor = world.signatory) =>
+  const give = (more: object, actor = world.signatory, now = new Date()) =>
     as(
       (context) =>
-        giveCompetence(context, {
+        giveCompetence({ ...context, now }, {
           person: world.technician.id,
           procedure: GAS,
           basis: 'word',
@@ -167,20 +171,20 @@ describe('who is authorised for what (ISO/IEC 17025:2017, 6.2)', () => {
     expect(await refused(give({ basis: 'practice', procedure: 'turbidity-meter' }))).toMatchObject({
       fields: { basis: expect.stringContaining('80') },
     });
-    expect(await refused(give({ endsOn: '2020-01-01' }))).toMatchObject({ fields: { endsOn: expect.stringContaining('ahead') } });
-    expect(await refused(give({ endsOn: '2099-01-01' }))).toMatchObject({
+    expect(await refused(give({ endsOn: inMonths(-1) }))).toMatchObject({ fields: { endsOn: expect.stringContaining('ahead') } });
+    expect(await refused(give({ endsOn: inMonths(37) }))).toMatchObject({
       fields: { endsOn: expect.stringContaining('3 years') },
     });
     // The exercise of before was worked well, and of this procedure.
     await give({ basis: 'practice' });
     expect(await refused(give({}))).toMatchObject({ fields: { procedure: expect.stringContaining('already') } });
-    const today = new Date().toISOString().slice(0, 10);
+    const today = await as(async ({ tx }) => dateIn((await readSettings(tx)).zone, new Date()));
     const list = () => as(({ tx }) => listCompetence(tx, { today }));
     const [held] = await list();
     expect(held).toMatchObject({ personName: world.technician.name, basis: 'practice', stands: 'valid', endsOn: FAR });
     await as(
       (context) =>
-        correctCompetence(context, { id: held!.id, why: 'Practised, and seen at the bench since.', endsOn: '2027-06-30' }),
+        correctCompetence(context, { id: held!.id, why: 'Practised, and seen at the bench since.', endsOn: CORRECTED }),
       world.signatory,
     );
     await as((context) => endCompetence(context, { id: held!.id, reason: 'Two readings were made up.' }), world.signatory);
@@ -191,7 +195,7 @@ describe('who is authorised for what (ISO/IEC 17025:2017, 6.2)', () => {
     const [line] = Papa.parse<Record<string, string>>(await as(({ tx }) => competenceCsv(tx, today)), { header: true }).data;
     expect(line).toMatchObject({ person: world.technician.name, stands: 'ended' });
     const { rows } = await as(({ tx }) => listChanges(tx, { table: 'competence' }));
-    expect(JSON.stringify(rows)).toMatch(/2027-06-30/);
+    expect(JSON.stringify(rows)).toContain(CORRECTED);
   });
   it('where the setting says so, work of who isn’t authorised is watched: the bench says it, nothing is approved before, and only who may says that they watched', async () => {
     await as(async ({ tx }) => writeSettings(tx, { ...(await readSettings(tx)), worksWatched: true }), world.signatory);
@@ -207,7 +211,9 @@ describe('who is authorised for what (ISO/IEC 17025:2017, 6.2)', () => {
     const ilse = { name: 'Ilse Varn', email: 'ilse@varn.example', role: 'signatory', password: 'quiet harbours, four' } as const;
     const { id: ilseId } = await as((context) => addUser(context, ilse), office);
     const second = { id: ilseId, name: ilse.name, role: ilse.role };
-    await give({ person: world.signatory.id }, second);
+    // A run of this world began an hour ago, which may be yesterday.
+    const yesterday = subDays(new Date(), 1);
+    await give({ person: world.signatory.id }, second, yesterday);
     await as((context) => watchRun(context, { run, note: 'from purge to as left' }), world.signatory);
     expect(await refused(as((context) => watchRun(context, { run, note: '' }), world.signatory))).toMatchObject({ status: 409 });
     expect((await as(({ tx }) => runView(tx, run, world.technician)))!.watch!.watched).toMatchObject({
@@ -215,7 +221,7 @@ describe('who is authorised for what (ISO/IEC 17025:2017, 6.2)', () => {
     });
     await approve();
     // A watched run is grounds.
-    await give({ basis: 'watched' });
+    await give({ basis: 'watched' }, world.signatory, yesterday);
     const { run: next } = await world.finishedRun();
     expect((await as(({ tx }) => runView(tx, next, world.technician)))!.watch).toBeUndefined();
     expect((await verifyRecords(world.db)).faults).toEqual([]);

@@ -18,7 +18,8 @@ const as = <T>(work: (context: UseCaseContext) => Promise<T>, actor: Actor = wor
     await asActor(tx, actor, 'test');
     return work({ tx, actor, now });
   });
-const TERMS = { supplier: 'Gas of the harbour', partNumber: 'P-4', leadDays: 30, holds: '20', price: '85.50' };
+// More days than to the fourth week's end, whatever day of the week today is.
+const TERMS = { supplier: 'Gas of the harbour', partNumber: 'P-4', leadDays: 40, holds: '20', price: '85.50' };
 beforeAll(async () => {
   world = await openWorld();
   for (let n = 0; n < 3; n += 1) {

@@ -8,6 +8,7 @@ import { database } from '@/data/connection';
 import { currentStanding } from '@/platform/session';
 import { doorRules } from '@/platform/settings';
 import { DayOrderOf } from '@/ui/day-order';
+import { ZoneOf } from '@/ui/zone';
 
 export default async function HouseLayout({ children }: { children: ReactNode }) {
   // Keeps the bar out of the static build, which has no session.
@@ -39,7 +40,9 @@ export default async function HouseLayout({ children }: { children: ReactNode })
           </LockScreen>
         </>
       )}
-      <DayOrderOf order={drawn?.dayOrder ?? 'dayFirst'}>{children}</DayOrderOf>
+      <ZoneOf zone={drawn?.zone ?? 'UTC'}>
+        <DayOrderOf order={drawn?.dayOrder ?? 'dayFirst'}>{children}</DayOrderOf>
+      </ZoneOf>
     </>
   );
 }
@@ -47,6 +50,6 @@ export default async function HouseLayout({ children }: { children: ReactNode })
 async function standingAndRules() {
   const standing = await currentStanding();
   if (!standing) return null;
-  const { lockAfterMinutes, dayOrder } = await doorRules(database());
-  return { standing, lockAfterMinutes, dayOrder, people: await peopleOfScreen() };
+  const { lockAfterMinutes, dayOrder, zone } = await doorRules(database());
+  return { standing, lockAfterMinutes, dayOrder, zone, people: await peopleOfScreen() };
 }

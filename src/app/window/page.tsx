@@ -1,9 +1,10 @@
 import { cookies } from 'next/headers';
 import { AskForLink, StationLog, TodayView, WindowFrame } from '@/features/window';
-import { ownInstruments, workshopOf, zoneOf } from '@/features/window/server';
+import { ownInstruments, workshopOf } from '@/features/window/server';
 import { dateIn } from '@/platform/clock';
 import { page } from '@/platform/page';
 import { atWindow, windowCookie } from '@/platform/window-door';
+import { zoneOf } from '@/platform/zone-of';
 
 export const metadata = { title: 'Your instruments', robots: { index: false } };
 /** Whoever stands there sees their instruments; whoever doesn't is shown the way in. */

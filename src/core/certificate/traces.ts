@@ -1,5 +1,6 @@
 import type { Procedure } from '../procedure/procedure';
-import { plan, readPairs } from '../run/plan';
+import { plan } from '../run/plan';
+import { readPairs } from '../run/read-pairs';
 import type { RunState } from '../record/state';
 import type { CertificateVersion2 } from './version-2';
 

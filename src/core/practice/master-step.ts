@@ -1,5 +1,6 @@
 import type { Answer } from '../run/command';
-import { readPairs, type PlannedStep } from '../run/plan';
+import type { PlannedStep } from '../run/plan-node';
+import { readPairs } from '../run/read-pairs';
 import { openStimulus } from '../record/state';
 import { waitSeconds } from '../run/wait-seconds';
 import { handAt } from '../walk/walk-hand';

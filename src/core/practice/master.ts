@@ -1,4 +1,4 @@
-import type { PlannedStep } from '../run/plan';
+import type { PlannedStep } from '../run/plan-node';
 import { openStimulus } from '../record/state';
 import type { Act } from './act';
 import { Attempt, type AttemptPlace } from './attempt';

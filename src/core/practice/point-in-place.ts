@@ -2,7 +2,8 @@ import { flatSteps } from '../procedure/flat-steps';
 import type { Point, Procedure } from '../procedure/procedure';
 import type { RunChannel } from '../record/event';
 import { openStimulus, type RunState } from '../record/state';
-import { currentSteps, readPairs } from '../run/plan';
+import { currentSteps } from '../run/plan';
+import { readPairs } from '../run/read-pairs';
 
 /** What a channel is in at this moment: what the present step compares it with, else what stands open, else nothing but air. Undefined where the procedure has no point for it. */
 export function pointInPlace(procedure: Procedure, state: RunState, channel: RunChannel): Point | undefined {

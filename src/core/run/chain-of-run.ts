@@ -1,7 +1,9 @@
 import type { Chain, Chore } from '../conductor/chore';
 import type { Procedure } from '../procedure/procedure';
 import { boundReference, openStimulus, type RunState } from '../record/state';
-import { plan, readPairs, type PlannedStep } from './plan';
+import { plan } from './plan';
+import type { PlannedStep } from './plan-node';
+import { readPairs } from './read-pairs';
 import { waitBegan } from './wait-began';
 import { waitSeconds } from './wait-seconds';
 

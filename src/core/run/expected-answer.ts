@@ -1,6 +1,6 @@
 import type { CheckItem, Point, Procedure } from '../procedure/procedure';
 import type { RunChannel } from '../record/event';
-import type { PlannedStep } from './plan';
+import type { PlannedStep } from './plan-node';
 import { isRefusal } from '../words/refusal';
 import { resolveTarget } from './resolve-target';
 import type { RunState } from '../record/state';

@@ -2,7 +2,7 @@ import type { Command } from './command';
 import type { EventDraft } from '../record/event';
 import type { Handling } from './handling';
 import { at, stepInTurn } from './step-in-turn';
-import { readPairs } from './plan';
+import { readPairs } from './read-pairs';
 import { refuse, type Refusal } from '../words/refusal';
 import { refused } from '../words/refused';
 import { openStimulus, type RunState } from '../record/state';

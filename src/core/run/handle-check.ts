@@ -1,7 +1,7 @@
 import type { Answer, Command } from './command';
 import type { EventDraft, RunChannel } from '../record/event';
 import type { Handling } from './handling';
-import type { PlannedStep } from './plan';
+import type { PlannedStep } from './plan-node';
 import { refuse, type Refusal } from '../words/refusal';
 import { refused } from '../words/refused';
 import { pointed } from '../quantity/pointed';

@@ -8,7 +8,7 @@ import type { Command } from './command';
 import type { EventData, EventDraft } from '../record/event';
 import { at } from './step-in-turn';
 import type { Handling } from './handling';
-import type { PlannedStep } from './plan';
+import type { PlannedStep } from './plan-node';
 import { isRefusal, refuse, type Refusal } from '../words/refusal';
 import type { ReferenceSnapshot } from '../record/reference-snapshot';
 import { boundReference, measuredChannels } from '../record/state';

@@ -1,7 +1,8 @@
 import type { Command } from './command';
 import type { EventDraft } from '../record/event';
 import type { Handling } from './handling';
-import { missingReadings, type PlannedStep } from './plan';
+import type { PlannedStep } from './plan-node';
+import { missingReadings } from './read-pairs';
 import { at, stepInTurn } from './step-in-turn';
 import { recordConditions } from './handle-condition';
 import { isRefusal, refuse, type Refusal } from '../words/refusal';

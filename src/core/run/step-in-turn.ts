@@ -1,5 +1,6 @@
 import type { Handling } from './handling';
-import { currentSteps, type PlannedStep } from './plan';
+import { currentSteps } from './plan';
+import type { PlannedStep } from './plan-node';
 import { refuse, type Refusal } from '../words/refusal';
 
 /** The step of a command, if it is its turn. */

@@ -1,5 +1,5 @@
 import type { RunState } from '../record/state';
-import type { PlannedStep } from './plan';
+import type { PlannedStep } from './plan-node';
 
 /** When a wait began: at the bench place for a warm-up, else when the step was entered. */
 export function waitBegan(step: PlannedStep, state: RunState): string | null {

@@ -1,7 +1,8 @@
 import type { CheckItem } from '../procedure/procedure';
 import type { Answer, Command } from '../run/command';
 import { expectedAnswer } from '../run/expected-answer';
-import { missingReadings, readPairs, type PlannedStep } from '../run/plan';
+import type { PlannedStep } from '../run/plan-node';
+import { missingReadings, readPairs } from '../run/read-pairs';
 import type { ScriptedRun } from '../run/scripted';
 import { valueBefore } from '../run/value-before';
 import { waitSeconds } from '../run/wait-seconds';

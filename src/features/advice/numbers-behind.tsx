@@ -1,6 +1,6 @@
 import { say } from '@/core/words/say';
 import { Folded } from '@/ui/folded';
-import { day } from '@/ui/format';
+import { DayOf } from '@/ui/zone';
 import { oddsText } from './advice-sentence';
 import type { AssetOutlook } from './server/asset-outlook';
 import '@/core/words/en/advice';
@@ -47,7 +47,7 @@ export function NumbersBehind({ outlook, t90s }: { outlook: AssetOutlook; t90s: 
                           ? `${times[0]!.seconds} s`
                           : '–'}
                     </td>
-                    <td className="text-nowrap">{one.newSensors.length ? day(one.newSensors.at(-1)!.slice(0, 10)) : '–'}</td>
+                    <td className="text-nowrap">{one.newSensors.length ? <DayOf at={one.newSensors.at(-1)!} /> : '–'}</td>
                   </tr>
                 );
               })}

@@ -1,6 +1,7 @@
 import { STATUSES } from '@/core/results/instrument-status';
 import { say } from '@/core/words/say';
 import { day } from '@/ui/format';
+import { DayOf } from '@/ui/zone';
 import { Link } from '@/ui/link';
 import { FilterLinks } from '@/ui/list/filter-links';
 import { ListSearch } from '@/ui/list/list-search';
@@ -47,7 +48,7 @@ const COLUMNS: Column<AssetRow>[] = [
     cell: (row) =>
       row.bumpedAt && (
         <>
-          {day(row.bumpedAt.slice(0, 10))} <VerdictMark state={row.bumpPassed ? 'within' : 'outside'} />
+          <DayOf at={row.bumpedAt} /> <VerdictMark state={row.bumpPassed ? 'within' : 'outside'} />
         </>
       ),
   },

@@ -1,6 +1,7 @@
 'use client';
 import { probeKind } from '@/core/probe/probe-kind';
-import { missingReadings, plan } from '@/core/run/plan';
+import { plan } from '@/core/run/plan';
+import { missingReadings } from '@/core/run/read-pairs';
 import { isStruck, standingReading, type RecordedReading } from '@/core/record/state';
 import type { RunChannel } from '@/core/record/event';
 import { ToleranceRuler, type RulerMark } from '@/ui/tolerance-ruler';

@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { inputsOfPoint } from '@/core/run/inputs-of-point';
 import { isRefusal } from '@/core/words/refusal';
 import type { Capture } from '@/core/record/evidence';
-import type { PlannedStep } from '@/core/run/plan';
+import type { PlannedStep } from '@/core/run/plan-node';
 import { say } from '@/core/words/say';
 import type { RunChannel } from '@/core/record/event';
 import { roundUncertainty } from '@/core/quantity/round-uncertainty';

@@ -1,5 +1,5 @@
 import type { LiveLook } from '@/core/live/live-channel';
-import type { PlannedStep } from '@/core/run/plan';
+import type { PlannedStep } from '@/core/run/plan-node';
 import type { RunView } from './server/run-view';
 import { slotOf } from './live/live-rules';
 import type { LiveRun } from './use-run';

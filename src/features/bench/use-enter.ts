@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useRef } from 'react';
-import type { PlannedStep } from '@/core/run/plan';
+import type { PlannedStep } from '@/core/run/plan-node';
 import type { LiveRun } from './use-run';
 
 /** Where the procedure leaves a choice, a step is entered by taking it in hand: its clock begins then. Looking at a colleague's run enters nothing. */

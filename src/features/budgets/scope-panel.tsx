@@ -5,7 +5,7 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { say } from '@/core/words/say';
 import { attempt } from '@/platform/client/result';
-import { day } from '@/ui/format';
+import { DayOf } from '@/ui/zone';
 import { endScopeAction } from './actions';
 import { ScopeForm } from './scope-form';
 import type { ScopeLine, ScopeQuantity } from './scope-line';
@@ -53,7 +53,7 @@ export function ScopePanel({ scope, quantities, maySet }: { scope: ScopeLine[]; 
                   <span className="quiet">{one.form === 'percent' ? say({ code: 'budgets.percent' }) : one.unit}</span>
                 </td>
                 <td>
-                  {day(one.at)}, {one.by}
+                  <DayOf at={one.at} />, {one.by}
                 </td>
                 <td className="text-end text-nowrap">
                   {maySet && (

@@ -6,7 +6,7 @@ import Form from 'react-bootstrap/Form';
 import { sourceFact } from '@/core/uncertainty/standing';
 import { say } from '@/core/words/say';
 import { attempt } from '@/platform/client/result';
-import { day } from '@/ui/format';
+import { DayOf } from '@/ui/zone';
 import { setStandingAction } from './actions';
 import type { StandingLine } from './server';
 import '@/core/words/en/budget';
@@ -62,7 +62,7 @@ export function StandingRow({ line, maySet, today }: { line: StandingLine; maySe
             : say(sourceFact(line.source))}
           {line.at && line.source.kind !== 'confirmed' && line.source.kind !== 'study' && (
             <span className="quiet small d-block">
-              {day(line.at)}, {line.by}
+              <DayOf at={line.at} />, {line.by}
             </span>
           )}
         </td>

@@ -1,5 +1,6 @@
 import { say } from '@/core/words/say';
 import { day } from '@/ui/format';
+import { DayOf } from '@/ui/zone';
 import { FilterLinks } from '@/ui/list/filter-links';
 import type { ListAddress } from '@/ui/list/list-address';
 import { ListSearch } from '@/ui/list/list-search';
@@ -52,7 +53,7 @@ const COLUMNS: Column<TicketRow>[] = [
     title: say({ code: 'tickets.received' }),
     sort: true,
     className: 'text-nowrap',
-    cell: (row) => day(row.receivedAt.slice(0, 10)),
+    cell: (row) => <DayOf at={row.receivedAt} />,
   },
   {
     key: 'promised',
@@ -71,7 +72,7 @@ const COLUMNS: Column<TicketRow>[] = [
     title: say({ code: 'tickets.returned' }),
     asked: true,
     className: 'text-nowrap',
-    cell: (row) => row.returnedAt && day(row.returnedAt.slice(0, 10)),
+    cell: (row) => row.returnedAt && <DayOf at={row.returnedAt} />,
   },
 ];
 

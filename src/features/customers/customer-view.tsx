@@ -2,7 +2,7 @@ import { say } from '@/core/words/say';
 import { may } from '@/platform/permission';
 import type { Role } from '@/core/record/event';
 import { Changed, plain } from '@/ui/changed';
-import { day, dayTime } from '@/ui/format';
+import { day, dayIn, dayTime } from '@/ui/format';
 import { Link } from '@/ui/link';
 import { StatusMark } from '@/ui/status-mark';
 import { BlankPerson } from './blank-person';
@@ -29,7 +29,7 @@ export function CustomerView({ card, role, zone }: { card: Card; role: Role; zon
           <span className="notice mb-0">
             {say({
               code: 'customer.retiredLine',
-              numbers: { on: day(customer.retiredAt.toISOString()), why: customer.retiredWhy },
+              numbers: { on: dayIn(customer.retiredAt, zone), why: customer.retiredWhy },
             })}
           </span>
         )}

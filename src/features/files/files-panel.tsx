@@ -7,7 +7,8 @@ import { say } from '@/core/words/say';
 import { attempt, saidOfWhy } from '@/platform/client/result';
 import { FileButton } from '@/ui/file-button';
 import { WhyForm } from '@/ui/why-form';
-import { day } from '@/ui/format';
+import { dayIn } from '@/ui/format';
+import { useZone } from '@/ui/zone';
 import { renameFileAction, takeFileAwayAction } from './actions';
 import type { FileShown } from './server/keep-file';
 import '@/core/words/en/files';
@@ -37,6 +38,7 @@ async function send(about: string, aboutId: string, file: File): Promise<string>
 /** Photos and papers beside something: shown small, opened whole, added several at once. One that is refused says why, the others come in. */
 export function FilesPanel({ about, aboutId, files, mayKeep }: Props) {
   const router = useRouter();
+  const zone = useZone();
   const [sending, setSending] = useState('');
   const [said, setSaid] = useState<string[]>([]);
   const add = async (chosen: readonly File[]) => {
@@ -66,7 +68,7 @@ export function FilesPanel({ about, aboutId, files, mayKeep }: Props) {
               <span className="d-block">{file.name}</span>
             </a>
             <figcaption className="quiet small">
-              {say({ code: 'files.by', numbers: { by: file.keptBy, on: day(file.keptAt.toISOString().slice(0, 10)) } })}
+              {say({ code: 'files.by', numbers: { by: file.keptBy, on: dayIn(file.keptAt, zone) } })}
             </figcaption>
             {mayKeep && (
               <>

@@ -1,6 +1,7 @@
 import { Link } from '@/ui/link';
 import { nernstSlope } from '@/core/ph/nernst-slope';
 import { day } from '@/ui/format';
+import { DayOf } from '@/ui/zone';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { LazyElectrodeChart, LazyTrendChart } from './lazy-charts';
 import type { ProbeSheet } from './server';
@@ -54,8 +55,7 @@ export function ProbeSheetView({ sheet }: { sheet: ProbeSheet }) {
               {places.map((one) => (
                 <tr key={one.id}>
                   <td className="text-nowrap">
-                    {day(one.fromAt.toISOString().slice(0, 10))} to{' '}
-                    {one.untilAt ? day(one.untilAt.toISOString().slice(0, 10)) : 'now'}
+                    <DayOf at={one.fromAt} /> to {one.untilAt ? <DayOf at={one.untilAt} /> : 'now'}
                   </td>
                   <td>{one.other ? <Link href={`/assets/${one.otherId}`}>{one.other}</Link> : 'workshop'}</td>
                   <td>{one.place}</td>

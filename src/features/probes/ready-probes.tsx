@@ -9,6 +9,7 @@ import { attempt } from '@/platform/client/result';
 import { DayInput } from '@/ui/day-input';
 import { Field } from '@/ui/field';
 import { day } from '@/ui/format';
+import { DayOf } from '@/ui/zone';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { exchangeProbeAction } from './actions';
 import type { ProbeOnShelf } from './server';
@@ -129,9 +130,7 @@ function ProbeLine({
           {probe.host ? (
             <>
               in <Link href={`/assets/${probe.hostId}`}>{probe.host}</Link> {probe.place && `, ${probe.place}`}
-              <span className="d-block small quiet">
-                since {probe.since && day(new Date(probe.since).toISOString().slice(0, 10))}
-              </span>
+              <span className="d-block small quiet">since {probe.since && <DayOf at={probe.since} />}</span>
             </>
           ) : (
             <span className="quiet">in the workshop</span>

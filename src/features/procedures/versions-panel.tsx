@@ -1,11 +1,11 @@
 import { say } from '@/core/words/say';
 import { DifferenceList } from './editor/corrections-panel';
 import type { OwnPage } from './server/own-page';
-import { day } from '@/ui/format';
+import { day, dayIn } from '@/ui/format';
 import '@/core/words/en/procedures';
 
 /** Released versions, each with the record of its validation, and what differs in the draft. */
-export function VersionsPanel({ page: { versions, differs, draft, own } }: { page: OwnPage }) {
+export function VersionsPanel({ page: { versions, differs, draft, own }, zone }: { page: OwnPage; zone: string }) {
   if (!own) return null;
   return (
     <>
@@ -33,7 +33,7 @@ export function VersionsPanel({ page: { versions, differs, draft, own } }: { pag
                 numbers: {
                   version: one.version,
                   by: one.releasedBy,
-                  on: day(one.releasedAt.toISOString().slice(0, 10)),
+                  on: dayIn(one.releasedAt, zone),
                   note: one.note,
                 },
               })}

@@ -2,7 +2,7 @@
 import Button from 'react-bootstrap/Button';
 import { say } from '@/core/words/say';
 import { useSent } from '@/platform/client/use-sent';
-import { day, dayTime } from '@/ui/format';
+import { dayIn, dayTime } from '@/ui/format';
 import { Link } from '@/ui/link';
 import { withdrawQuestionAction } from './actions';
 import type { QuestionLine } from './server/list-questions';
@@ -68,5 +68,5 @@ function standing(
     });
   if (state === 'withdrawn')
     return say({ code: 'question.state.withdrawn', numbers: { on: dayTime(withdrawnAt!, zone), by: withdrawnBy! } });
-  return say({ code: `question.state.${state}`, numbers: { until: day(until.toISOString()) } });
+  return say({ code: `question.state.${state}`, numbers: { until: dayIn(until, zone) } });
 }

@@ -1,6 +1,7 @@
 import { NONCONFORMITY_KINDS } from '@/core/record/nonconformity';
 import { say } from '@/core/words/say';
 import { day } from '@/ui/format';
+import { DayOf } from '@/ui/zone';
 import { FilterLinks } from '@/ui/list/filter-links';
 import type { ListAddress } from '@/ui/list/list-address';
 import { ListSearch } from '@/ui/list/list-search';
@@ -26,7 +27,7 @@ const columns = (today: string): Column<RegisterRow>[] => [
     title: say({ code: 'register.opened' }),
     sort: true,
     className: 'text-nowrap',
-    cell: (row) => day(row.openedAt.slice(0, 10)),
+    cell: (row) => <DayOf at={row.openedAt} />,
   },
   {
     key: 'kind',

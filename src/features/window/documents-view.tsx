@@ -16,7 +16,7 @@ export function DocumentsView({ documents, ofOne = false }: { documents: readonl
                 {one.number}
                 {one.revision > 0 && `-${one.revision}`}
               </td>
-              <td className="text-nowrap">{day(one.issuedAt.slice(0, 10))}</td>
+              <td className="text-nowrap">{day(one.issuedOn)}</td>
               {!ofOne && (
                 <td>
                   {one.item} <span className="mono">{one.serial}</span>

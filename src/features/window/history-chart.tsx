@@ -1,15 +1,21 @@
 'use client';
 import { CartesianGrid, Legend, Line, LineChart, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
-import { day } from '@/ui/format';
+import { dayIn } from '@/ui/format';
 
 const COLOURS = ['var(--within)', 'var(--cannot)', 'var(--bs-body-color)', '#7a5c99', '#4f8a8b', '#b08968'];
 const DASHES = ['', '6 3', '2 2', '8 2 2 2', '1 3', '10 4'];
 
 /** How each channel came, calibration by calibration, in per cent of its tolerance. */
-export function HistoryChart({ points }: { points: readonly { at: string; label: string; percent: number }[] }) {
+export function HistoryChart({
+  points,
+  zone,
+}: {
+  points: readonly { at: string; label: string; percent: number }[];
+  zone: string;
+}) {
   const labels = [...new Set(points.map((one) => one.label))];
   const rows = [...new Set(points.map((one) => one.at))].map((at) => ({
-    at: day(at.slice(0, 10)),
+    at: dayIn(at, zone),
     ...Object.fromEntries(points.filter((one) => one.at === at).map((one) => [one.label, Math.round(one.percent)])),
   }));
   return (

@@ -11,7 +11,6 @@ export {
   ownInstruments,
   ownPdf,
   workshopOf,
-  zoneOf,
   type OwnBooking,
   type OwnDocument,
   type OwnInstrument,

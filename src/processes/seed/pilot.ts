@@ -5,7 +5,8 @@ import { ROOM_QUANTITIES, type RoomQuantity } from '@/core/procedure/room-quanti
 import { boundReference } from '@/core/record/state';
 import { valueBefore } from '@/core/run/value-before';
 import { expectedAnswer } from '@/core/run/expected-answer';
-import { missingReadings, readPairs, type PlannedStep } from '@/core/run/plan';
+import type { PlannedStep } from '@/core/run/plan-node';
+import { missingReadings, readPairs } from '@/core/run/read-pairs';
 import { waitSeconds } from '@/core/run/wait-seconds';
 import type { RunChannel } from '@/core/record/event';
 import type { ReferenceSnapshot } from '@/core/record/reference-snapshot';

@@ -5,7 +5,7 @@ import type { RunChannel } from '@/core/record/event';
 import type { Capture } from '@/core/record/evidence';
 import { equipmentFor } from './pilot';
 import { inputsOfPoint } from '@/core/run/inputs-of-point';
-import { missingReadings, readPairs } from '@/core/run/plan';
+import { missingReadings, readPairs } from '@/core/run/read-pairs';
 import type { ReferenceSnapshot } from '@/core/record/reference-snapshot';
 import { isRefusal, type Refusal } from '@/core/words/refusal';
 import { resolveTarget } from '@/core/run/resolve-target';

@@ -9,6 +9,7 @@ import { asset, intervalAdvice, modelHistory } from '@/data/schema';
 import { policiesOfMany } from '@/features/due/server';
 import { asActor } from '@/platform/as-actor';
 import { BY_ITSELF } from '@/platform/by-itself';
+import { dateIn } from '@/platform/clock';
 import { readSettings, type WorkshopSettings } from '@/platform/settings';
 import { channelVisits, type ChannelHistory } from './channel-visits';
 import { assetPages } from './model-histories';
@@ -28,11 +29,15 @@ export interface Advised {
 }
 
 /** How often instruments are to be found within, by the workshop's settings. */
-export type Aim = Pick<WorkshopSettings, 'foundWithinPercent'>;
+export type Aim = Pick<WorkshopSettings, 'foundWithinPercent' | 'zone'>;
 export type AdvisedAsset = Pick<typeof asset.$inferSelect, 'id' | 'customerId' | 'modelId'>;
 
 /** What is advised for these instruments, from what is on record of each and of its model. */
-export async function advise(tx: Transaction, rows: readonly AdvisedAsset[], { foundWithinPercent }: Aim): Promise<Advised[]> {
+export async function advise(
+  tx: Transaction,
+  rows: readonly AdvisedAsset[],
+  { foundWithinPercent, zone }: Aim,
+): Promise<Advised[]> {
   if (rows.length === 0) return [];
   const [policies, models, histories] = await Promise.all([
     policiesOfMany(tx, rows),
@@ -68,7 +73,7 @@ export async function advise(tx: Transaction, rows: readonly AdvisedAsset[], { f
       .flatMap((one) => one.visits.at(-1)?.at ?? [])
       .toSorted()
       .at(-1);
-    const from = last ? last.slice(0, 10) : null;
+    const from = last ? dateIn(zone, new Date(last)) : null;
     const every = policies.get(row.id)?.every ?? null;
     const present = every ? ('days' in every ? { days: every.days } : { months: every.months }) : null;
     const advice =

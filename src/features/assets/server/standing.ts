@@ -1,5 +1,5 @@
 import type { Transaction } from '@/data/connection';
-import { day, dayTime } from '@/ui/format';
+import { dayIn, dayTime } from '@/ui/format';
 import type { Standing } from '../status-panel';
 import type { assetCard } from './asset-card';
 import { wayBack } from './return-to-use';
@@ -18,7 +18,7 @@ export async function standingOf(
     since: asset.statusSince ? dayTime(asset.statusSince, zone) : '—',
     why: asset.statusWhy,
     by: asset.statusBy,
-    document: document && { id: document.id, number: document.number, on: day(document.issuedAt.toISOString().slice(0, 10)) },
+    document: document && { id: document.id, number: document.number, on: dayIn(document.issuedAt, zone) },
     open,
   };
 }

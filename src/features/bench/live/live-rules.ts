@@ -4,7 +4,7 @@ import type { Procedure } from '@/core/procedure/procedure';
 import type { Capture } from '@/core/record/evidence';
 import type { ResponseCard } from '@/core/stability/response-card';
 import { toleranceAt } from '@/core/record/tolerance';
-import type { PlannedStep } from '@/core/run/plan';
+import type { PlannedStep } from '@/core/run/plan-node';
 import { isRefusal } from '@/core/words/refusal';
 import { resolveTarget } from '@/core/run/resolve-target';
 import { openStimulus, type RunState } from '@/core/record/state';

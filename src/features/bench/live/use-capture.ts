@@ -2,7 +2,8 @@
 import { useRef, useState } from 'react';
 import type { ReadingTaken } from '@/core/run/command';
 import { inputsOfPoint } from '@/core/run/inputs-of-point';
-import { missingReadings, type PlannedStep } from '@/core/run/plan';
+import type { PlannedStep } from '@/core/run/plan-node';
+import { missingReadings } from '@/core/run/read-pairs';
 import { capturable } from './live-rules';
 import type { RunView } from '../server/run-view';
 import { lookOf } from '../sheet';

@@ -1,5 +1,5 @@
 'use client';
-import type { PlannedStep } from '@/core/run/plan';
+import type { PlannedStep } from '@/core/run/plan-node';
 import type { SheetOfRun } from './sheets-of';
 
 /** A combined instrument has several sheets, worked in any order: which one is in hand, and how far each is. */

@@ -1,5 +1,5 @@
 import type { Procedure, Step } from '@/core/procedure/procedure';
-import type { PlannedStep } from '@/core/run/plan';
+import type { PlannedStep } from '@/core/run/plan-node';
 
 export interface SheetOfRun {
   id: string;

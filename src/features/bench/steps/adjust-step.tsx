@@ -2,7 +2,8 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import { readPairs, type PlannedStep } from '@/core/run/plan';
+import type { PlannedStep } from '@/core/run/plan-node';
+import { readPairs } from '@/core/run/read-pairs';
 import { slotOf } from '../live/live-rules';
 import { lookOf, type Sheet } from '../sheet';
 import { spanValuesOf } from './span-values';

@@ -1,5 +1,5 @@
 import type { Procedure } from '@/core/procedure/procedure';
-import type { PlannedStep } from '@/core/run/plan';
+import type { PlannedStep } from '@/core/run/plan-node';
 import type { ReferenceSnapshot } from '@/core/record/reference-snapshot';
 import { boundReference, type RunState } from '@/core/record/state';
 import { openLiquid } from './open-liquid';

@@ -5,7 +5,7 @@ import type { BumpChannel } from '@/core/record/evidence';
 import type { RunChannel } from '@/core/record/event';
 import type { Output } from '@/core/instrument/output';
 import { outputsAsked } from '@/core/run/handle-bump';
-import type { PlannedStep } from '@/core/run/plan';
+import type { PlannedStep } from '@/core/run/plan-node';
 import { measuredChannels } from '@/core/record/state';
 import { onChannelScale } from '@/core/supply/match-bottle';
 import type { LiveLook } from '@/core/live/live-channel';

@@ -6,7 +6,7 @@ import type { CheckItem } from '@/core/procedure/procedure';
 import type { Answer } from '@/core/run/command';
 import { say } from '@/core/words/say';
 import { useKeys } from '@/ui/use-keys';
-import type { PlannedStep } from '@/core/run/plan';
+import type { PlannedStep } from '@/core/run/plan-node';
 import { slotOf } from '../live/live-rules';
 import type { Sheet } from '../sheet';
 import { suggestAnswers } from './suggest-answers';

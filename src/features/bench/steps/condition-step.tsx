@@ -4,7 +4,7 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { ROOM } from '@/core/record/room';
 import { type RoomQuantity } from '@/core/procedure/room-quantity';
-import type { PlannedStep } from '@/core/run/plan';
+import type { PlannedStep } from '@/core/run/plan-node';
 import { say } from '@/core/words/say';
 import { boundReference } from '@/core/record/state';
 import { Field } from '@/ui/field';

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import type { DecideOption } from '@/core/procedure/procedure';
-import type { PlannedStep } from '@/core/run/plan';
+import type { PlannedStep } from '@/core/run/plan-node';
 import { say } from '@/core/words/say';
 import { ReasonForm } from '@/ui/reason-form';
 import { useKeys } from '@/ui/use-keys';

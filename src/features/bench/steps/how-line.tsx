@@ -1,11 +1,12 @@
 'use client';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import type { PlannedStep } from '@/core/run/plan';
+import type { PlannedStep } from '@/core/run/plan-node';
 import { stepPath } from '@/core/record/step-key';
 import { say } from '@/core/words/say';
 import { attempt } from '@/platform/client/result';
-import { day } from '@/ui/format';
+import { dayIn } from '@/ui/format';
+import { useZone } from '@/ui/zone';
 import { HowForm } from '../lazy';
 import { writeModelKeyAction } from '../actions';
 import type { ModelKey } from '../server/model-keys';
@@ -14,6 +15,7 @@ import '@/core/words/en/keys';
 
 /** How this step goes on this model: which key, how long, what the display says. Written from here by whoever knows, shown to all afterwards. */
 export function HowLine({ view, present }: { view: RunView; present: PlannedStep }) {
+  const zone = useZone();
   const path = stepPath(present.key);
   const [written, setWritten] = useState<Record<string, ModelKey>>({});
   const [editing, setEditing] = useState<string | null>(null);
@@ -64,7 +66,7 @@ export function HowLine({ view, present }: { view: RunView; present: PlannedStep
       )}{' '}
       {newest && (
         <span className="quiet small">
-          {say({ code: 'keys.by', numbers: { by: newest.by, on: day(newest.on.slice(0, 10)), version: newest.version } })}
+          {say({ code: 'keys.by', numbers: { by: newest.by, on: dayIn(newest.on, zone), version: newest.version } })}
         </span>
       )}{' '}
       {view.mayWriteKeys && (

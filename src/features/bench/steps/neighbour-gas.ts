@@ -1,4 +1,4 @@
-import type { PlannedStep } from '@/core/run/plan';
+import type { PlannedStep } from '@/core/run/plan-node';
 import { openStimulus } from '@/core/record/state';
 import { say } from '@/core/words/say';
 import type { Sheet } from '../sheet';

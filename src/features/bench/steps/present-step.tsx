@@ -1,6 +1,6 @@
 'use client';
 import Button from 'react-bootstrap/Button';
-import type { PlannedStep } from '@/core/run/plan';
+import type { PlannedStep } from '@/core/run/plan-node';
 import {
   AdjustStep,
   BumpStep,

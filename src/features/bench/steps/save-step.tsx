@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { say } from '@/core/words/say';
-import type { PlannedStep } from '@/core/run/plan';
+import type { PlannedStep } from '@/core/run/plan-node';
 import { Countdown } from '@/ui/running-clock';
 import type { Sheet } from '../sheet';
 

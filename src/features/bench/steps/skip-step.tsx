@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import type { PlannedStep } from '@/core/run/plan';
+import type { PlannedStep } from '@/core/run/plan-node';
 import { say } from '@/core/words/say';
 import { ReasonForm } from '@/ui/reason-form';
 import type { LiveRun } from '../use-run';

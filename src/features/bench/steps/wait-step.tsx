@@ -5,7 +5,7 @@ import { waitBegan } from '@/core/run/wait-began';
 import { measuredChannels } from '@/core/record/state';
 import { endsByDisplay, waitSeconds } from '@/core/run/wait-seconds';
 import { say } from '@/core/words/say';
-import type { PlannedStep } from '@/core/run/plan';
+import type { PlannedStep } from '@/core/run/plan-node';
 import { Countdown } from '@/ui/running-clock';
 import { ReasonForm } from '@/ui/reason-form';
 import { lookOf, type Sheet } from '../sheet';

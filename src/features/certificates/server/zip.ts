@@ -4,7 +4,9 @@ import { eq, inArray, sql } from 'drizzle-orm';
 import { database } from '@/data/connection';
 import { certificate, certificatePdf } from '@/data/schema';
 import { say } from '@/core/words/say';
+import { dateIn } from '@/platform/clock';
 import { Problem } from '@/platform/problem';
+import { doorRules } from '@/platform/settings';
 import { chosenIds } from '@/platform/shape';
 import { jsonName } from './json';
 import { certificatePdfOf, pdfName } from './pdf';
@@ -102,12 +104,12 @@ function add(zip: Zip, filename: string, bytes: Uint8Array): void {
 
 /** The answer of a route that gives them out. Errors: Problem (404) where none of them is on record. */
 export async function zipResponse(ids: string[], now: Date): Promise<Response> {
-  const stream = await documentsZip(ids);
+  const [stream, { zone }] = await Promise.all([documentsZip(ids), doorRules(database())]);
   if (!stream) throw new Problem(say({ code: 'certificates.noneChosen' }), {}, 404);
   return new Response(stream, {
     headers: {
       'content-type': 'application/zip',
-      'content-disposition': `attachment; filename="documents-${now.toISOString().slice(0, 10)}.zip"`,
+      'content-disposition': `attachment; filename="documents-${dateIn(zone, now)}.zip"`,
       'cache-control': 'no-store',
     },
   });

@@ -82,7 +82,9 @@ export const watchable = (tx: Transaction) =>
   tx
     .select({ id: reference.id, name: sql<string>`${reference.name} || ', ' || ${reference.lot}` })
     .from(reference)
-    .where(sql`${reference.state} <> 'spent' and (${reference.expires} is null or ${reference.expires} >= current_date)`)
+    .where(
+      sql`${reference.state} <> 'spent' and (${reference.expires} is null or ${reference.expires} >= (now() at time zone public_zone())::date)`,
+    )
     .orderBy(asc(reference.kind), asc(reference.name), asc(reference.lot))
     .limit(400);
 

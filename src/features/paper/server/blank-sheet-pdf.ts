@@ -1,5 +1,4 @@
 import { and, asc, eq } from 'drizzle-orm';
-import { format } from 'date-fns';
 import type { Content, TDocumentDefinitions, TableCell } from 'pdfmake/interfaces';
 import { blankSheet, type Blank, type SheetStep } from '@/core/paper/blank-sheet';
 import { channelsAsked, schoolsOf } from '@/core/procedure/schools-of';
@@ -9,6 +8,7 @@ import type { Transaction } from '@/data/connection';
 import { asset, assetChannel, customer, instrumentModel } from '@/data/schema';
 import { drawDefinition } from '@/platform/pdf';
 import { readSettings } from '@/platform/settings';
+import { dayIn } from '@/ui/format';
 import { procedureById, proceduresById } from '@/features/procedures/server';
 import '@/core/words/en/blank-sheet';
 
@@ -66,13 +66,14 @@ export async function blankSheetPdf(
     service: 'calibrate',
   });
   const name = `${model.maker} ${model.name}`;
+  const house = await readSettings(tx);
   const definition = sheetDefinition({
     name,
     procedure,
     steps,
     instrument: own ? `${own.customer}; ${[own.tag, own.serial].filter(Boolean).join(', ')}` : '',
-    house: (await readSettings(tx)).name,
-    day: format(now, 'd MMM yyyy'),
+    house: house.name,
+    day: dayIn(now, house.zone),
   });
   return { bytes: await drawDefinition(definition), name: `bench-sheet-${name.toLowerCase().replace(/[^a-z0-9]+/g, '-')}.pdf` };
 }

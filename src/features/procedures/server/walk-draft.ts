@@ -24,8 +24,11 @@ export async function askWalk(context: UseCaseContext, { procedureId }: { proced
   await enqueue(context.tx, 'walkProcedure', { procedureId }, { key: `walk ${procedureId}`, attempts: 3 });
 }
 
-/** Walks the draft as it is kept with models that go by it, or by what it was copied from, and keeps what it brought. One that was changed meanwhile is left for the next walk. */
-export async function walkDraft(db: Database, procedureId: string, now: Date): Promise<void> {
+/**
+ * Walks the draft as it is kept with models that go by it, or by what it was copied from, and keeps what it brought. One that was changed meanwhile is left for the next walk.
+ * `most`: ways on each model at most; what it is when left out says walkWays.
+ */
+export async function walkDraft(db: Database, procedureId: string, now: Date, most?: number): Promise<void> {
   const [row] = await db.select().from(ownProcedure).where(eq(ownProcedure.id, procedureId));
   if (!row?.draft) return;
   const { draft } = row;
@@ -33,7 +36,7 @@ export async function walkDraft(db: Database, procedureId: string, now: Date): P
   const faults: WalkFault[] = [];
   let ways = 0;
   for (const model of models) {
-    const walking = walkWays(draft, model);
+    const walking = walkWays(draft, model, most);
     let step = walking.next();
     // A walk takes seconds: other jobs of this process go on between its ways.
     for (; !step.done; step = walking.next()) await new Promise((resolve) => setImmediate(resolve));

@@ -86,7 +86,7 @@ const othersOf = (tx: Transaction, row: typeof reference.$inferSelect) =>
     })
     .from(reference)
     .where(
-      sql`${reference.kind} = ${row.kind} and ${reference.id} <> ${row.id} and ${reference.state} = 'good' and (${reference.expires} is null or ${reference.expires} >= current_date)
+      sql`${reference.kind} = ${row.kind} and ${reference.id} <> ${row.id} and ${reference.state} = 'good' and (${reference.expires} is null or ${reference.expires} >= (now() at time zone public_zone())::date)
         and ((${reference.maker} <> '' and ${reference.maker} = ${row.maker}) or (${reference.issuer} is not null and ${reference.issuer} = ${row.issuer}))`,
     )
     .orderBy(asc(reference.name), asc(reference.lot))

@@ -2,6 +2,8 @@ import { and, eq, inArray, or, sql } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { asset, customer, stationEntry } from '@/data/schema';
 import type { StationRow } from '@/core/station/station-row';
+import { dateIn } from '@/platform/clock';
+import { zoneOf } from '@/platform/zone-of';
 import { readLog } from '../read-log';
 
 export type RowVerdict = 'good' | 'broken' | 'duplicate' | 'unknown' | 'doubtful';
@@ -26,6 +28,7 @@ export async function dryRun(tx: Transaction, text: string, now: Date): Promise<
   const owners = await assetsOf(tx, rows);
   const taken = await takenBefore(tx, rows);
   const seen = new Set<string>();
+  const zone = await zoneOf(tx);
   return lines.map(({ line, row, why }): DryRow => {
     const plain = { line, row, assetId: null, customer: null };
     if (!row) return { ...plain, verdict: 'broken', why };
@@ -36,7 +39,7 @@ export async function dryRun(tx: Transaction, text: string, now: Date): Promise<
     seen.add(same(row));
     if (Date.parse(row.at) > now.getTime() + 3_600_000)
       return { ...found, verdict: 'doubtful', why: 'its time lies ahead: the station’s clock is wrong' };
-    const old = row.gases.find((gas) => gas.expires && gas.expires < row.at.slice(0, 10));
+    const old = row.gases.find((gas) => gas.expires && gas.expires < dateIn(zone, new Date(row.at)));
     if (old) return { ...found, verdict: 'doubtful', why: `the station’s gas ${old.lot} had expired on ${old.expires}` };
     if (!owner) return { ...found, verdict: 'unknown', why: `${row.maker} ${row.serial} is not on record` };
     return { ...found, verdict: 'good', why: row.passed ? '' : 'failed at the station: goes on the bench list' };

@@ -2,8 +2,10 @@ import { eq, sql } from 'drizzle-orm';
 import type { StationRow } from '@/core/station/station-row';
 import { asset, stationEntry, ticket } from '@/data/schema';
 import { INSPECTION_ITEMS, receive } from '@/features/counter/server';
+import { dateIn } from '@/platform/clock';
 import { need } from '@/platform/need';
 import type { UseCaseContext } from '@/platform/use-case';
+import { zoneOf } from '@/platform/zone-of';
 import { dryRun } from './dry-run';
 
 export interface Taken {
@@ -68,6 +70,7 @@ export async function takeLog(
 async function putOnBenchList(context: UseCaseContext, failed: Map<string, StationRow>): Promise<string[]> {
   const { tx } = context;
   const codes: string[] = [];
+  const zone = await zoneOf(tx);
   for (const [assetId, row] of failed) {
     const open = await tx
       .select({ code: ticket.code })
@@ -86,7 +89,7 @@ async function putOnBenchList(context: UseCaseContext, failed: Map<string, Stati
           rule: 'simple',
           promiseOn: null,
           dueAgreed: false,
-          note: `${row.kind === 'bump' ? 'Bump' : 'Calibration'} failed at ${row.station} on ${row.at.slice(0, 10)}.`,
+          note: `${row.kind === 'bump' ? 'Bump' : 'Calibration'} failed at ${row.station} on ${dateIn(zone, new Date(row.at))}.`,
           inspection: Object.fromEntries(
             INSPECTION_ITEMS.map((item) => [item.id, { result: 'notApplicable' as const, note: '' }]),
           ),

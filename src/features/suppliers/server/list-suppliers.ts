@@ -26,9 +26,9 @@ export async function listSuppliers(tx: Transaction): Promise<SupplierLine[]> {
   const { rows } = await tx.execute<SupplierLine>(sql`
     with came as (
       select lower(coalesce(nullif(f.maker, ''), f.issuer)) as who, min(coalesce(nullif(f.maker, ''), f.issuer)) as supplier, count(distinct (f.name, f.lot))::int as lots, count(*) filter (where f.accepted is not null)::int as accepted,
-        count(*) filter (where f.opened_on is null and f.kind in ('buffer', 'standard', 'solution') and f.expires < current_date)::int as "overAge", count(*) filter (where f.recalled is not null)::int as recalled,
+        count(*) filter (where f.opened_on is null and f.kind in ('buffer', 'standard', 'solution') and f.expires < (now() at time zone public_zone())::date)::int as "overAge", count(*) filter (where f.recalled is not null)::int as recalled,
         count(*) filter (where exists (select from reference_check c where c.reference_id = f.id and c.result = 'fault'))::int as failed,
-        count(*) filter (where exists (select from suspicion s where s.reference_id = f.id and s.ending is distinct from 'unfounded'))::int as suspected, max(f.created_at)::date::text as newest
+        count(*) filter (where exists (select from suspicion s where s.reference_id = f.id and s.ending is distinct from 'unfounded'))::int as suspected, (max(f.created_at) at time zone public_zone())::date::text as newest
       from reference f where coalesce(nullif(f.maker, ''), f.issuer) is not null group by 1
     ), held as (
       select distinct on (lower(r.supplier)) lower(r.supplier) as who, r.supplier, r.verdict, r.why, r.review_by::text as "reviewBy", to_json(r.made_at)#>>'{}' as "reviewedAt", r.made_by as "reviewedBy",

@@ -4,6 +4,7 @@ import type { Transaction } from '@/data/connection';
 import { measuresGas } from '@/data/measures-gas';
 import { dateIn } from '@/platform/clock';
 import { isId } from '@/platform/shape';
+import { zoneOf } from '@/platform/zone-of';
 
 /** Everything here is asked under the window's role: the database leaves out what isn't theirs. */
 
@@ -28,8 +29,6 @@ export interface OwnInstrument extends AssetFacts {
   use: MayUse;
 }
 
-export const zoneOf = async (tx: Transaction): Promise<string> =>
-  (await tx.execute<{ zone: string }>(sql`select public_zone() as zone`)).rows[0]!.zone;
 export const workshopOf = async (tx: Transaction): Promise<string> =>
   (await tx.execute<{ name: string }>(sql`select public_workshop() as name`)).rows[0]!.name;
 
@@ -70,7 +69,8 @@ export interface OwnDocument extends Record<string, unknown> {
   number: string;
   revision: number;
   kind: string;
-  issuedAt: string;
+  /** On the workshop's clock. */
+  issuedOn: string;
   serial: string;
   item: string;
   withdrawn: boolean;
@@ -80,7 +80,7 @@ export interface OwnDocument extends Record<string, unknown> {
 /** Documents of the customer, the newest first; of one instrument, or of all. */
 export async function ownDocuments(tx: Transaction, assetId?: string): Promise<OwnDocument[]> {
   const { rows } = await tx.execute<OwnDocument>(sql`
-    select c.id, c.number, c.revision, c.kind, to_json(c.issued_at)#>>'{}' as "issuedAt", c.content->'item'->>'serial' as serial, concat_ws(' ', c.content->'item'->>'maker', c.content->'item'->>'model') as item,
+    select c.id, c.number, c.revision, c.kind, (c.issued_at at time zone public_zone())::date::text as "issuedOn", c.content->'item'->>'serial' as serial, concat_ws(' ', c.content->'item'->>'maker', c.content->'item'->>'model') as item,
       exists (select from certificate w where w.withdraws = c.id) as withdrawn, exists (select from certificate n where n.replaces = c.id) as replaced
     from certificate c where ${assetId ? sql`c.asset_id = ${assetId}::uuid` : sql`true`} order by c.issued_at desc, c.id limit 500`);
   return rows;

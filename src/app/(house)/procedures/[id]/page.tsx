@@ -4,6 +4,7 @@ import { ownProcedurePage, procedurePage } from '@/features/procedures/server';
 import { say } from '@/core/words/say';
 import { page } from '@/platform/page';
 import { may } from '@/platform/permission';
+import { readSettings } from '@/platform/settings';
 import '@/core/words/en/procedures';
 
 export const metadata = { title: 'Procedure' };
@@ -12,6 +13,7 @@ export default page({ permission: 'signedIn', name: '/procedures/[id]' }, async 
   if (!found) notFound();
   const { id, title, version } = found.procedure;
   const own = await ownProcedurePage(tx, id);
+  const { zone } = await readSettings(tx);
   const released = own.own === null || own.versions.length > 0;
   return (
     <main className="page page-narrow">
@@ -41,7 +43,7 @@ export default page({ permission: 'signedIn', name: '/procedures/[id]' }, async 
         mayWork={may(actor.role, 'bench')}
         mayRelease={may(actor.role, 'approve')}
       />
-      <VersionsPanel page={own} />
+      <VersionsPanel page={own} zone={zone} />
       <ProcedureView page={found} />
     </main>
   );

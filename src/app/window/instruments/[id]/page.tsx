@@ -9,7 +9,7 @@ export const metadata = { title: 'Instrument', robots: { index: false } };
 export default windowPage('/window/instruments/[id]', async ({ tx, who, params, now }) => {
   const found = await ownInstrument(tx, params.id!, now);
   if (!found) notFound();
-  const { instrument, documents, history } = found;
+  const { instrument, documents, history, zone } = found;
   return (
     <WindowFrame who={who} workshop={await workshopOf(tx)}>
       <div className="page-head">
@@ -39,7 +39,7 @@ export default windowPage('/window/instruments/[id]', async ({ tx, who, params, 
         <section className="sheet mb-3">
           <h2>{say({ code: 'window.history' })}</h2>
           <p className="quiet small">{say({ code: 'window.historyHow' })}</p>
-          <HistoryChart points={history} />
+          <HistoryChart points={history} zone={zone} />
         </section>
       )}
     </WindowFrame>
