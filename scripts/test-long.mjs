@@ -1,9 +1,10 @@
-// npm run test:long: trials that take too long for every day; "-- mutations" (draws, kills, families, forgeries, shapes, proxy, faults, moment, release, settling, rows) makes one of them. What they said is kept in docs/long-trials.md.
+// npm run test:long: trials that take too long for every day; "-- mutations" (days, draws, kills, families, forgeries, shapes, proxy, faults, moment, release, settling, rows) makes one of them. What they said is kept in docs/long-trials.md.
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureServer } from './lib/cluster.mjs';
 import { ensureModules } from './lib/project.mjs';
 import { giveUp, ROOT, say } from './lib/system.mjs';
+import { days } from './long/days.mjs';
 import { draws } from './long/draws.mjs';
 import { families } from './long/families.mjs';
 import { faults } from './long/faults.mjs';
@@ -22,6 +23,11 @@ const TRIALS = {
     title: 'Mutations',
     note: 'A survivor is looked at: either a test is missing, or both ways mean the same.',
     run: mutations,
+  },
+  days: {
+    title: 'Other days',
+    note: 'The demo made, and units, components, outside checks and databases tried with every clock of the machine moved (libfaketime): a test that holds today only, or a day taken from the wrong clock, shows.',
+    run: days,
   },
   draws: {
     title: 'Draws in full',

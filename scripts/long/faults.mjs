@@ -1,22 +1,22 @@
 // The unlucky hour: web, gateway, jobs and PostgreSQL killed twenty times under load, the disk filled while serving, the clock two hours off, slow clients, ten thousand requests. What was acknowledged is there once; memory stays bounded.
 import { randomUUID } from 'node:crypto';
-import { closeSync, existsSync, mkdirSync, openSync, readFileSync, readdirSync, rmSync, statfsSync, writeSync } from 'node:fs';
+import { closeSync, mkdirSync, openSync, readFileSync, readdirSync, rmSync, statfsSync, writeSync } from 'node:fs';
 import { Agent, request } from 'node:http';
 import { connect } from 'node:net';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import pg from 'pg';
+import { clockAt } from '../lib/another-day.mjs';
 import { addresses } from '../lib/cluster.mjs';
 import { answers, startWeb, stopAll, stopChild } from '../lib/processes.mjs';
 import { ensureBuild, runFile } from '../lib/project.mjs';
 import { closeHouse, ensureDemoDump, openHouse } from '../lib/seeded.mjs';
 import { sessionCookie } from '../lib/sign-in.mjs';
 import { supervisor } from '../lib/supervisor.mjs';
-import { aptInstall, run, say } from '../lib/system.mjs';
+import { run, say } from '../lib/system.mjs';
 
 const KILLS = 20;
 const REQUESTS = 10_000;
-const FAKETIME = '/usr/lib/x86_64-linux-gnu/faketime/libfaketime.so.1';
 
 const agent = new Agent({ keepAlive: true, maxSockets: 200 });
 function ask(origin, path, { cookie, body } = {}) {
@@ -221,15 +221,11 @@ async function slowClients(house, { cookie }) {
 }
 
 async function clockMoved(house, { cookie, runs }) {
-  if (!existsSync(FAKETIME)) aptInstall(['libfaketime'], 'libfaketime');
   const lines = [];
   let ok = true;
   for (const hours of ['+2h', '-2h']) {
     const port = Number(new URL(house.env.WERKBANK_ORIGIN).port);
-    const child = startWeb(
-      { ...house.env, LD_PRELOAD: FAKETIME, FAKETIME: hours, FAKETIME_DONT_FAKE_MONOTONIC: '1' },
-      { quiet: true },
-    );
+    const child = startWeb({ ...house.env, ...clockAt(hours) }, { quiet: true });
     await answers(`http://127.0.0.1:${port}/api/health`, 90);
     const commandId = randomUUID();
     const body = { run: runs[0], commandId, after: 0, command: { type: 'note', text: `pressed with the clock ${hours}` } };

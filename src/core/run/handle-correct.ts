@@ -32,7 +32,8 @@ export function handleCorrect(command: Extract<Command, { type: 'correct' }>, ha
     const slot = procedure.slots.find((one) => 'slot' in point.target && one.id === point.target.slot);
     const reference = context.references[command.reference];
     if (!slot || !reference) return refuse('unknownReference', 'This reference is not on the shelf.', { field: 'reference' });
-    const problem = checkReference({ reference, slot, channels: measuredChannels(state), today: wrong.at.slice(0, 10) });
+    const today = context.dayOf?.(wrong.at) ?? wrong.at.slice(0, 10);
+    const problem = checkReference({ reference, slot, channels: measuredChannels(state), today });
     if (problem) return problem;
     const before = state.bindings.find((one) => one.seq === wrong.target?.binding);
     bound.push(

@@ -9,6 +9,8 @@ export interface HandleContext {
   now: string;
   /** Calendar date in the workshop's zone: expiry is judged by it. */
   today: string;
+  /** Calendar date by which something earlier in this run is judged: that of its instant in the workshop's zone, or of the paper it was written on. Where it is left out, its day by UTC. */
+  dayOf?: (instant: string) => string;
   actor: Actor;
   references: Record<string, ReferenceSnapshot>;
   allowSamePerson: boolean;

@@ -79,14 +79,16 @@ export async function giveCommand(
     const kept = await photosKept(tx, run, command.photos);
     if (command.photos.some((hash) => !kept.has(hash))) return refused('noPhoto', {}, 'photos');
   }
+  // Work that was done on paper is judged by its day: what had not expired then was sound.
+  const dayOf = (instant: string | Date) => loaded.state.paper?.day ?? dateIn(settings.zone, new Date(instant));
   const drafts = handle({
     procedure: loaded.procedure,
     state: loaded.state,
     command,
     context: {
       now: now.toISOString(),
-      // Work that was done on paper is judged by its day: what had not expired then was sound.
-      today: loaded.state.paper?.day ?? dateIn(settings.zone, pressed),
+      today: dayOf(pressed),
+      dayOf,
       actor,
       references: Object.fromEntries(references.map((one) => [one.id, one])),
       allowSamePerson: settings.samePersonApproves,
