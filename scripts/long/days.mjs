@@ -27,25 +27,28 @@ export async function days(moments = MOMENTS) {
       WERKBANK_CACHE: cache,
     });
     const run = (...args) => runBeside(process.execPath, args, { env: env() });
-    const making = run(
-      '--input-type=module',
-      '-e',
-      "const { ensureDemoDump } = await import('./scripts/lib/seeded.mjs'); await ensureDemoDump();",
-    );
-    const tests = await run(
-      join(ROOT, 'node_modules', 'vitest', 'vitest.mjs'),
-      'run',
-      ...['unit', 'component', 'outside', 'database'].flatMap((one) => ['--project', one]),
-    );
-    const demo = await making;
-    const said = /Tests\s+(.*)/.exec(tests.output)?.[1] ?? 'nothing ran';
+    const tests = (...projects) =>
+      run(join(ROOT, 'node_modules', 'vitest', 'vitest.mjs'), 'run', ...projects.flatMap((one) => ['--project', one]));
+    const [demo, ...tried] = await Promise.all([
+      run(
+        '--input-type=module',
+        '-e',
+        "const { ensureDemoDump } = await import('./scripts/lib/seeded.mjs'); await ensureDemoDump();",
+      ),
+      tests('unit', 'component', 'outside'),
+      tests('database'),
+    ]);
+    const said = tried.map(({ output }) => /^ +Tests +(.*)/m.exec(output)?.[1] ?? 'nothing ran').join(', ');
     say(`${moment}: ${said}`);
     lines.push(`- ${moment}, ${why}: demo ${demo.code === 0 ? 'made' : 'NOT made'}; ${said}.`);
-    for (const [{ code, output }, name] of [
-      [demo, 'demo'],
-      [tests, 'tests'],
-    ])
-      if (code !== 0) lines.push(`\n${name}:\n\n${output.slice(-4000)}\n`);
+    for (const { code, output } of [demo, ...tried])
+      if (code !== 0)
+        lines.push(
+          `\n    ${output
+            .replace(/^.*✓.*\n/gm, '')
+            .slice(-3000)
+            .replaceAll('\n', '\n    ')}\n`,
+        );
     rmSync(cache, { recursive: true, force: true });
   }
   return lines.join('\n');

@@ -17,7 +17,7 @@ const tool = (
   role,
   name: role[0]!.toUpperCase() + role.slice(1),
   lot: `${id}-1`,
-  expires: '2028-12-31',
+  expires: '2099-12-31',
   components,
   ...TRACED,
 });
