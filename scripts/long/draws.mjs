@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { ROOT } from '../lib/system.mjs';
 
 /** Tests that draw at random, in full: on an ordinary day they draw a fifth. */
-const DRAWN = ['read-log', 'fuzz', 'read-table', 'seeded-responses', 'any-way', 'conduct'];
+const DRAWN = ['read-log', 'fuzz', 'read-table', 'seeded-responses', 'any-way', 'conduct', 'score'];
 
 export async function draws() {
   const { status, stdout } = spawnSync(
