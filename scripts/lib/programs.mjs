@@ -1,6 +1,7 @@
 // The processes that stand, and commands that are waited for, each as one plain file beside the build: from TypeScript jobs takes four times as long to start, and twice the memory.
-import { existsSync, rmSync } from 'node:fs';
+import { existsSync } from 'node:fs';
 import { join } from 'node:path';
+import { bundle } from './bundle.mjs';
 import { ROOT } from './system.mjs';
 
 export const MADE = [
@@ -20,25 +21,7 @@ export const MADE = [
 const FOLDER = join(ROOT, '.next', 'programs');
 
 /** Makes them anew, from the sources as they are. Packages stay where they are. Names and lines stay readable, so a stack needs no map: reading those of a whole build takes seconds of each start. */
-export async function makePrograms() {
-  const { build } = await import('esbuild');
-  // Parts of an older build would lie there for ever.
-  rmSync(FOLDER, { recursive: true, force: true });
-  await build({
-    absWorkingDir: ROOT,
-    entryPoints: MADE,
-    outbase: 'src',
-    outdir: FOLDER,
-    outExtension: { '.js': '.mjs' },
-    bundle: true,
-    splitting: true,
-    packages: 'external',
-    platform: 'node',
-    format: 'esm',
-    target: 'node20',
-    logLevel: 'warning',
-  });
-}
+export const makePrograms = () => bundle({ entryPoints: MADE, outbase: 'src', outdir: FOLDER, packages: 'external' });
 
 /** From here on this process and whatever it starts take the plain files: only where they are known to be made from these sources. */
 export const takePrograms = () => void (process.env.WERKBANK_PROGRAMS = FOLDER);

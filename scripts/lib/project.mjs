@@ -27,7 +27,15 @@ export function ensureModules() {
 export const stampModules = (folder) =>
   writeFileSync(join(folder, 'node_modules', '.werkbank-lock'), hashOf(['package-lock.json']));
 
-const SOURCES = ['src', 'public', 'next.config.ts', 'tsconfig.json', 'package-lock.json', 'scripts/lib/programs.mjs'];
+const SOURCES = [
+  'src',
+  'public',
+  'next.config.ts',
+  'tsconfig.json',
+  'package-lock.json',
+  'scripts/lib/bundle.mjs',
+  'scripts/lib/programs.mjs',
+];
 
 /** Production build when the sources changed. */
 export async function ensureBuild() {

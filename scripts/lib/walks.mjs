@@ -2,6 +2,7 @@
 import { existsSync, readFileSync, readdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
+import { bundle } from './bundle.mjs';
 import { addresses } from './cluster.mjs';
 import { ROOT, runBeside } from './system.mjs';
 
@@ -25,24 +26,15 @@ let made;
 
 /** The walks as plain files: each process of the runner, a dozen in one test of the house, else turns half the server's sources into JavaScript before its first walk. What they share stays one module. Resolves to their folder. */
 async function makeWalks() {
-  const { build } = await import('esbuild');
-  rmSync(FOLDER, { recursive: true, force: true });
   const sources = join(ROOT, 'tests', 'e2e');
-  await build({
-    absWorkingDir: ROOT,
+  const folder = join(FOLDER, 'e2e');
+  await bundle({
     entryPoints: readdirSync(sources, { recursive: true })
       .filter((name) => name.endsWith('.spec.ts'))
       .map((name) => join(sources, name)),
     outbase: sources,
-    outdir: join(FOLDER, 'e2e'),
-    outExtension: { '.js': '.mjs' },
-    bundle: true,
-    splitting: true,
+    outdir: folder,
     external: STAY,
-    platform: 'node',
-    format: 'esm',
-    target: 'node20',
-    logLevel: 'warning',
     // Scripts know by their own place where the house is.
     plugins: [
       {
@@ -55,7 +47,7 @@ async function makeWalks() {
       },
     ],
   });
-  return join(FOLDER, 'e2e');
+  return folder;
 }
 
 /** Resolves to the exit code, what was printed, and the report; null where there is none. */
