@@ -1,19 +1,14 @@
 import { expect, type Page } from '@playwright/test';
 import { byHand, type ByHand } from '../by-hand';
 import { act, query, settled, sign, signIn, signOut, step, test } from '../people';
-import { makeRun, manyPlaces } from './make-run';
+import { CO_BY_HAND, makeRun, manyPlaces } from './make-run';
 
 /** The unlucky day at the bench, without a cable: each bad answer leads somewhere, and decides which paper comes out. */
 const DAY: ByHand = {
-  lot: 'CM-0440',
-  shows: { co: { zero: '0', span: '100' } },
+  ...CO_BY_HAND,
   keeps: {
-    'Low alarm': '35',
-    'High alarm': '70',
-    'Span value that the instrument keeps': '100',
+    ...CO_BY_HAND.keeps,
     'Stored span value': '100',
-    'Peak, STEL and TWA as shown': 'none',
-    'Last alarm events': 'none',
     'Clock ahead of the house’s, s': '0',
     'Raw output at zero': '12',
     'Raw output in gas': '640',

@@ -11,6 +11,19 @@ export async function actorOf(role: Actor['role']): Promise<Actor> {
   return { id: row!.id, name: row!.name, role };
 }
 
+/** What a CO monitor shows by hand, and what it keeps, by the words of the question. */
+export const CO_BY_HAND = {
+  lot: 'CM-0440',
+  shows: { co: { zero: '0', span: '100' } },
+  keeps: {
+    'Low alarm': '35',
+    'High alarm': '70',
+    'Span value that the instrument keeps': '100',
+    'Peak, STEL and TWA as shown': 'none',
+    'Last alarm events': 'none',
+  },
+};
+
 /** An instrument of a model received, put on a free place and its run begun, by the same use cases as the screens call. */
 export async function makeRun({
   model,

@@ -1,7 +1,7 @@
 import { expect, type Page } from '@playwright/test';
 import { byHand } from '../by-hand';
 import { act, query, signIn, test } from '../people';
-import { makeRun, manyPlaces } from './make-run';
+import { CO_BY_HAND, makeRun, manyPlaces } from './make-run';
 
 /** A scanner types a key every few ms, and ends with Enter: the times are those of the device, however late a busy machine hears them. */
 async function scan(page: Page, code: string): Promise<void> {
@@ -21,17 +21,6 @@ async function scan(page: Page, code: string): Promise<void> {
   await keys.detach();
 }
 const eventsOf = async (run: string) => (await query('select seq from run_event where run_id = $1', [run])).length;
-const DAY = {
-  lot: 'CM-0440',
-  shows: { co: { zero: '0', span: '100' } },
-  keeps: {
-    'Low alarm': '35',
-    'High alarm': '70',
-    'Span value that the instrument keeps': '100',
-    'Peak, STEL and TWA as shown': 'none',
-    'Last alarm events': 'none',
-  },
-};
 
 test.beforeAll(manyPlaces);
 
@@ -41,7 +30,7 @@ test('a scanned code records nothing: with gas open, in a reading’s field, wit
   const serial = `SCN-${Date.now() % 1e7}`;
   const { run } = await makeRun({ model: 'OF-120', serial, at: new Date(Date.now() - 3_600_000) });
   await signIn(page, 'technician', `/runs/${run}`);
-  await byHand(page, DAY, /^found-on$/);
+  await byHand(page, CO_BY_HAND, /^found-on$/);
   await act(page);
   await expect(page.locator('.gas-bar')).toBeVisible();
   const before = await eventsOf(run);
@@ -87,7 +76,7 @@ test('a scanned code records nothing: with gas open, in a reading’s field, wit
 test('a hand is still a hand', async ({ page }) => {
   const { run } = await makeRun({ model: 'OF-120', serial: `HND-${Date.now() % 1e7}`, at: new Date(Date.now() - 3_600_000) });
   await signIn(page, 'technician', `/runs/${run}`);
-  await byHand(page, DAY, /^found-on$/);
+  await byHand(page, CO_BY_HAND, /^found-on$/);
   await act(page);
   await expect(page.locator('.gas-bar')).toBeVisible();
   await page.locator('h1').click();
